@@ -1,4 +1,5 @@
-// Where a browser for the tests is found. The headless shell is the same Chromium without windows: half the work.
+// Where a browser for the tests is found. The headless shell is the same Chromium without windows:
+// half the work.
 import { existsSync } from 'node:fs';
 
 const BROWSERS = [

@@ -55,8 +55,8 @@ export const runBeside = (command, args, env = {}) =>
   });
 
 /**
- * The same, but what is compiled goes on beside other work that does not need it. The answer comes once all is there,
- * and says whether it held.
+ * The same, but what is compiled goes on beside other work that does not need it. The answer comes
+ * once all is there, and says whether it held.
  */
 export const installBeside = () => {
   if (isInstalled()) return Promise.resolve(true);

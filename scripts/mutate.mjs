@@ -1,5 +1,6 @@
-// Mutation testing of a folder of the core by its own tests: `npm run mutate -- src/core/bench/torque`. Takes minutes.
-// A large folder is sampled, every ninth line of it: `npm run mutate -- src/core/bench/balance 9`.
+// Mutation testing of a folder of the core by its own tests: `npm run mutate --
+// src/core/bench/torque`. Takes minutes. A large folder is sampled, every ninth line of it: `npm
+// run mutate -- src/core/bench/balance 9`.
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureInstalled, PROJECT, run } from './install.mjs';

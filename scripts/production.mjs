@@ -1,4 +1,5 @@
-// Whether the built program starts with the packages that it runs with alone, as on a shop's machine.
+// Whether the built program starts with the packages that it runs with alone, as on a shop's
+// machine.
 //   npm run check:production
 import { spawn } from 'node:child_process';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';

@@ -1,4 +1,5 @@
-// What the program is made of: the licenses of every package that it runs with, and advisories that are known of them.
+// What the program is made of: the licenses of every package that it runs with, and advisories that
+// are known of them.
 //   npm run check:supply
 import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';

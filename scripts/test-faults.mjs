@@ -1,5 +1,5 @@
-// What must hold when things go wrong, with all cases: kills, damaged files and backups, a full disk, requests of every
-// kind. An hour and more on two cores.
+// What must hold when things go wrong, with all cases: kills, damaged files and backups, a full
+// disk, requests of every kind. An hour and more on two cores.
 import { ensureBuilt, ensureInstalled, run } from './install.mjs';
 
 const LONG = { RIMSTONE_LONG: '1' };

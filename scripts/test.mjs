@@ -50,7 +50,8 @@ const installed = installBeside();
 ensureBuilt();
 const hasBrowser = ensureBrowser();
 
-// Three checks that know nothing of each other, side by side, while the database driver is compiled.
+// Three checks that know nothing of each other, side by side, while the database driver is
+// compiled.
 const checks = await Promise.all([
   check('linter', 'npx', ['eslint', '.', '--max-warnings', '0']),
   check('formatter', 'npx', ['prettier', '--check', '.', '--log-level', 'warn']),

@@ -133,8 +133,9 @@ const draw = (told: Told, chance: Chance, depth: number): unknown => {
 };
 
 /**
- * An input that a schema takes: every optional field in or out, numbers at their ends, small and anywhere between,
- * lists empty, short and full, strings of the trade and nonsense, rules within their bounds.
+ * An input that a schema takes: every optional field in or out, numbers at their ends, small and
+ * anywhere between, lists empty, short and full, strings of the trade and nonsense, rules within
+ * their bounds.
  */
 export const drawInput = (schema: Joi.ObjectSchema, chance: Chance): unknown =>
   draw(schema.describe() as unknown as Told, chance, 0);

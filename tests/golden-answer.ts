@@ -18,8 +18,8 @@ const figure = (value: number | string): number | string =>
   typeof value === 'number' ? Number(value.toPrecision(6)) : value;
 
 /**
- * What a fitter acts on of an answer: the verdict, its sentences, its last figures, and the cautions; or the refusal.
- * Properties and published values hold the rest.
+ * What a fitter acts on of an answer: the verdict, its sentences, its last figures, and the
+ * cautions; or the refusal. Properties and published values hold the rest.
  */
 const actedOn = (working: AnyWorking, input: object): string[] => {
   const found = tryInput((): Working => working.run(input as never));
@@ -40,7 +40,10 @@ const actedOn = (working: AnyWorking, input: object): string[] => {
   ];
 };
 
-/** One golden file for a folder: each case by name, from a working's own example and what is different in it. */
+/**
+ * One golden file for a folder: each case by name, from a working's own example and what is
+ * different in it.
+ */
 export const goldenAnswers = (
   cases: readonly (readonly [working: AnyWorking, changes: object])[],
 ): void => {

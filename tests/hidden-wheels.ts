@@ -8,17 +8,22 @@ import { seeded } from '../src/core/base/statistics';
 import { angleBetween, normalDeg } from '../src/core/base/units';
 
 /**
- * A wheel on a stand that nobody can look into: its heavy vector at the weight radius, and the stand's dead band,
- * grams.
+ * A wheel on a stand that nobody can look into: its heavy vector at the weight radius, and the
+ * stand's dead band, grams.
  */
 export interface HiddenWheel {
   heavy: MassVector;
   bandG: number;
-  /** Clockwise moment of a stand that is not level, as grams at the weight radius; 0 if left out. */
+  /**
+   * Clockwise moment of a stand that is not level, as grams at the weight radius; 0 if left out.
+   */
   tiltG?: number;
 }
 
-/** What a stand would show of a hidden wheel, by a seed: where it settles, and what it does when it is held level. */
+/**
+ * What a stand would show of a hidden wheel, by a seed: where it settles, and what it does when it
+ * is held level.
+ */
 export const standFor = ({ heavy, bandG, tiltG = 0 }: HiddenWheel, seed: number, readDeg = 1.5) => {
   const chance = seeded(seed);
   /** Roughly normal: the sum of twelve even chances. */
@@ -26,7 +31,10 @@ export const standFor = ({ heavy, bandG, tiltG = 0 }: HiddenWheel, seed: number,
   const pull = (weights: readonly MassVector[]) => sumVectors([heavy, ...weights]);
   return {
     residualG: (weights: readonly MassVector[]): number => pull(weights).massG,
-    /** Rests where the pull of the heavy spot, the tilt of the stand and the friction hold each other. */
+    /**
+     * Rests where the pull of the heavy spot, the tilt of the stand and the friction hold each
+     * other.
+     */
     settle(weights: readonly MassVector[], from: Settle['from'] = null, turned = false): Settle {
       const { massG, deg } = pull(weights);
       const clockwiseG = turned ? -tiltG : tiltG;
@@ -56,7 +64,10 @@ export const standFor = ({ heavy, bandG, tiltG = 0 }: HiddenWheel, seed: number,
   };
 };
 
-/** A hidden wheel of a seed: 5 to 90 g out anywhere, on a stand of 1 to 6 g, or of the band that is given. */
+/**
+ * A hidden wheel of a seed: 5 to 90 g out anywhere, on a stand of 1 to 6 g, or of the band that is
+ * given.
+ */
 export const hiddenWheel = (seed: number, bandG?: number): HiddenWheel => {
   const chance = seeded(seed * 7919 + 13);
   return {

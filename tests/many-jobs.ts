@@ -1,7 +1,9 @@
 import { spawnSync } from 'node:child_process';
 import Database from 'better-sqlite3';
 
-/** Jobs of the demo that are written again and again, and one that somebody wrote very much into. */
+/**
+ * Jobs of the demo that are written again and again, and one that somebody wrote very much into.
+ */
 export const DEMO_JOBS = 20;
 export const LONG_LOG = 'demo-job-22';
 const LONG = 1950;
@@ -25,8 +27,8 @@ export const word = (n: number): string => WORDS[n % WORDS.length]!;
 const PER_MACHINE = { machines: 1, wheels: 2.4, tires: 1 } as const;
 
 /**
- * The demo shop with its handed-over jobs written again and again, each log whole, under names of their own; and so
- * many machines, with wheels and tires in the proportion of a shop.
+ * The demo shop with its handed-over jobs written again and again, each log whole, under names of
+ * their own; and so many machines, with wheels and tires in the proportion of a shop.
  */
 export const manyJobs = (file: string, jobs: number, machines: number): void => {
   spawnSync('node', ['dist/server/fill-demo.cjs', file]);

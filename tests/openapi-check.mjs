@@ -1,4 +1,5 @@
-// Checks an OpenAPI document by a general-purpose validator: the document on standard input, what is wrong on standard output.
+// Checks an OpenAPI document by a general-purpose validator: the document on standard input, what
+// is wrong on standard output.
 import { Validator } from '@seriousme/openapi-schema-validator';
 import { text } from 'node:stream/consumers';
 

@@ -13,7 +13,10 @@ import { FT_LBF_IN_NM } from '../src/core/base/units';
 import { WORKINGS } from '../src/core/workings';
 import { testApp } from './server/test-app';
 
-/** Worked values of the trade are check values of the tests: nothing that a fitter sees repeats them. */
+/**
+ * Worked values of the trade are check values of the tests: nothing that a fitter sees repeats
+ * them.
+ */
 const SIZES = ['150/70-17', '130/90-16', '130/80-16', '130/70-12', '160/60-17'];
 /** A size in every notation of its construction: `150/70-17`, `150/70R17`, `150/70 ZR 17`. */
 const sizePattern = (size: string): string => {

@@ -1,4 +1,5 @@
-// Reads a PDF from standard input with a general-purpose library and says in JSON what a reader finds in it.
+// Reads a PDF from standard input with a general-purpose library and says in JSON what a reader
+// finds in it.
 import { Buffer } from 'node:buffer';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 

@@ -1,7 +1,10 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 
-/** What a reader finds in a PDF: title, language, tags in their order, words for pictures, and the text page by page. */
+/**
+ * What a reader finds in a PDF: title, language, tags in their order, words for pictures, and the
+ * text page by page.
+ */
 export interface ReadPdf {
   title: string;
   lang: string;
@@ -11,7 +14,10 @@ export interface ReadPdf {
   alts: string[];
 }
 
-/** Reads a PDF by a general-purpose library, in a process of its own: the library is a module, the tests are not. */
+/**
+ * Reads a PDF by a general-purpose library, in a process of its own: the library is a module, the
+ * tests are not.
+ */
 export const readPdf = (bytes: Uint8Array): ReadPdf => {
   const { stdout, stderr, status } = spawnSync('node', [join(__dirname, 'pdf-read.mjs')], {
     input: bytes,

@@ -2,10 +2,15 @@ import loadHighs from 'highs';
 import type { PlaceProblem } from '../src/core/bench/balance';
 import { seeded } from '../src/core/base/statistics';
 
-/** Sides of the polygon that stands for the tolerance circle, so that a linear solver can take it. */
+/**
+ * Sides of the polygon that stands for the tolerance circle, so that a linear solver can take it.
+ */
 export const SIDES = 24;
 
-/** A random shelf, a random rim and a counterweight wanted: up to 36 places, 6 kinds of weight, 12 pieces. */
+/**
+ * A random shelf, a random rim and a counterweight wanted: up to 36 places, 6 kinds of weight, 12
+ * pieces.
+ */
 export const placeInstance = (seed: number): PlaceProblem => {
   const chance = seeded(seed * 31 + 7);
   const whole = (from: number, to: number) => from + Math.floor(chance() * (to - from + 1));
@@ -63,7 +68,10 @@ const oneOverAnother = (
   return [...new Set(rows)].filter((row) => row.includes(' + ')).map((row) => `${row} <= 1`);
 };
 
-/** The same problem for a linear solver: the least mass, or at up to so much mass the fewest pieces and then the least. */
+/**
+ * The same problem for a linear solver: the least mass, or at up to so much mass the fewest pieces
+ * and then the least.
+ */
 export const asLinear = (
   { target, toleranceG, spots, kinds, perSpot, mostPieces, rimMm }: PlaceProblem,
   upToG: number | null,
@@ -119,7 +127,10 @@ export const asLinear = (
   return `Minimize\n obj: ${sum(all.map((v) => ({ name: name(v.s, v.k), by: piece + v.massG })))}\nSubject To\n${rows.map((r, i) => ` r${i}: ${r}`).join('\n')}\nGeneral\n ${all.map((v) => name(v.s, v.k)).join(' ')}\nEnd`;
 };
 
-/** Least mass, and within its factor fewest pieces and their mass, by the linear solver; null where nothing does it. */
+/**
+ * Least mass, and within its factor fewest pieces and their mass, by the linear solver; null where
+ * nothing does it.
+ */
 export const linearSolver = async () => {
   const highs = await loadHighs();
   const solved = (text: string): number | null => {

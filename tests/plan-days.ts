@@ -43,7 +43,10 @@ export const randomDay = (
   return { people, benches: chance() < 0.3 ? 1 : people, visits, wheels };
 };
 
-/** A full morning: so many wheels, each with all of its blocks, on a grid of five minutes; most machines promised. */
+/**
+ * A full morning: so many wheels, each with all of its blocks, on a grid of five minutes; most
+ * machines promised.
+ */
 export const fullMorning = (seed: number, wheelCount = 8): PlanProblem => {
   const chance = seeded(seed * 31 + 11);
   const onGrid = (from: number, to: number) =>

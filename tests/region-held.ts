@@ -50,7 +50,9 @@ const readingsOf = (plan: keyof typeof PLANS, wheel: HiddenWheel, seed: number):
   return seen;
 };
 
-/** The share of hidden wheels, of a first seed on, whose true heavy spot lies in the 90 % region. */
+/**
+ * The share of hidden wheels, of a first seed on, whose true heavy spot lies in the 90 % region.
+ */
 export const regionHeld = (
   wheels: number,
   ask: {

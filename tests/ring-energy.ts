@@ -3,17 +3,21 @@ import { RIM, SPOKE } from '../src/core/bench/truing/wheel-model';
 /** Points round the rim: one for each degree. */
 const POINTS = 360;
 
-/** The rim's place after nipples were turned: toward the disc side and outward at each degree, mm. */
+/**
+ * The rim's place after nipples were turned: toward the disc side and outward at each degree, mm.
+ */
 export interface RingShape {
   sideMm: number[];
   upMm: number[];
 }
 
 /**
- * A laced rim at rest, found by going downhill in its energy: a ring of points that bends, twists and stretches, held by
- * springs. It knows no waves and shares nothing with the model but the sizes of the parts.
+ * A laced rim at rest, found by going downhill in its energy: a ring of points that bends, twists
+ * and stretches, held by springs. It knows no waves and shares nothing with the model but the sizes
+ * of the parts.
  *
- * Out of its plane a ring bends by φ − u″ and twists by φ′ + u′ (u over the radius); in its plane it bends by w″ + w.
+ * Out of its plane a ring bends by φ − u″ and twists by φ′ + u′ (u over the radius); in its plane
+ * it bends by w″ + w.
  */
 export const ringAtRest = (
   spokes: number,
@@ -26,7 +30,8 @@ export const ringAtRest = (
   const spring = SPOKE.stretchN / lengthMm;
   const at = turns.map((_, i) => Math.round(((i + 0.5) * POINTS) / spokes));
   const on = (i: number) => (i + POINTS) % POINTS;
-  // Unknowns: side, twist × radius and up at each point. The gradient of the energy is linear in them, less the turns' pull.
+  // Unknowns: side, twist × radius and up at each point. The gradient of the energy is linear in
+  // them, less the turns' pull.
   const gradient = (x: Float64Array, pull: boolean): Float64Array => {
     const g = new Float64Array(3 * POINTS);
     const [u, t, w] = [0, POINTS, 2 * POINTS];

@@ -1,4 +1,6 @@
-/** A place on the rim: in the well (`z` 0) or on the flange, at a radius and an angle in radians. */
+/**
+ * A place on the rim: in the well (`z` 0) or on the flange, at a radius and an angle in radians.
+ */
 interface Place {
   r: number;
   at: number;
@@ -12,7 +14,9 @@ const apart = (a: Place, b: Place): number =>
     a.z - b.z,
   );
 
-/** Whether the straight way between two places, seen along the axle, runs through the rim's well. */
+/**
+ * Whether the straight way between two places, seen along the axle, runs through the rim's well.
+ */
 const runsThrough = (a: Place, b: Place, wellR: number): boolean => {
   const [ax, ay] = [a.r * Math.cos(a.at), a.r * Math.sin(a.at)];
   const [bx, by] = [b.r * Math.cos(b.at), b.r * Math.sin(b.at)];
@@ -24,10 +28,10 @@ const runsThrough = (a: Place, b: Place, wellR: number): boolean => {
 };
 
 /**
- * The least length of a loop that lies in the well but for an arc that is not over the flange yet, found by trying: at
- * each end the place in the well from which a straight way up does not run through the rim, the nearest such one; the
- * bite and the well in many small straight pieces. Knows none of the formulas that it checks; lengths in mm, angles in
- * radians.
+ * The least length of a loop that lies in the well but for an arc that is not over the flange yet,
+ * found by trying: at each end the place in the well from which a straight way up does not run
+ * through the rim, the nearest such one; the bite and the well in many small straight pieces. Knows
+ * none of the formulas that it checks; lengths in mm, angles in radians.
  */
 export const shortestLoopMm = (
   rim: { wellMm: number; flangeMm: number; axialMm: number },
@@ -37,7 +41,8 @@ export const shortestLoopMm = (
   const [wellR, flangeR] = [rim.wellMm / 2, rim.flangeMm / 2];
   const onFlange = (at: number): Place => ({ r: flangeR, at, z: rim.axialMm });
   const inWell = (at: number): Place => ({ r: wellR, at, z: 0 });
-  // How far back along the well the loop may leave it: further than that the straight way up is blocked by the rim.
+  // How far back along the well the loop may leave it: further than that the straight way up is
+  // blocked by the rim.
   let [free, blocked] = [0, Math.PI / 2];
   for (let i = 0; i < 45; i++) {
     const middle = (free + blocked) / 2;

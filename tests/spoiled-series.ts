@@ -3,8 +3,9 @@ import { normalDeg } from '../src/core/base/units';
 import { hiddenWheel, standFor, type HiddenWheel } from './hidden-wheels';
 
 /**
- * Balancing series in which what is written down differs from what is on the stand: a fitter follows the advice to its
- * end and always makes the same mistake. Simulated, so that the imbalance left is known.
+ * Balancing series in which what is written down differs from what is on the stand: a fitter
+ * follows the advice to its end and always makes the same mistake. Simulated, so that the imbalance
+ * left is known.
  */
 export interface Spoiler {
   /** Where and how heavy the weights really are; `placement` counts from 1. */
@@ -16,7 +17,10 @@ export interface Spoiler {
 }
 
 export interface SeriesEnd {
-  /** The placement at which the fitter was first told that something contradicts itself; null if never. */
+  /**
+   * The placement at which the fitter was first told that something contradicts itself; null if
+   * never.
+   */
   noticedAt: number | null;
   end: 'done' | 'look' | 'never';
   placements: number;

@@ -213,7 +213,10 @@ describe('fields', () => {
   });
 });
 
-/** May take longer than a request should: done by the pool of threads, and drawn from less often here. */
+/**
+ * May take longer than a request should: done by the pool of threads, and drawn from less often
+ * here.
+ */
 const SLOW = new Set([
   'balance-estimate',
   'balance-advise',

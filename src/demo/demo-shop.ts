@@ -383,7 +383,10 @@ export const DEMO_WHEELS: Wheel[] = [
   }),
 ];
 
-/** Wheels that turn as a pair: a sand car's two rings, and an outfit whose chair wheel is driven too. */
+/**
+ * Wheels that turn as a pair: a sand car's two rings, and an outfit whose chair wheel is driven
+ * too.
+ */
 export const DEMO_PAIRS: Wheel[] = [
   wheel({
     id: 'w-quill-lr',
@@ -685,7 +688,10 @@ const checked = (
 ): GaugeCheck[] =>
   pairs.map(([applied, reads]) => ({ onDate, appliedKpa: psi(applied), readsKpa: psi(reads) }));
 
-/** The simulated instruments under the names by which they speak, and a stick gauge that says nothing. */
+/**
+ * The simulated instruments under the names by which they speak, and a stick gauge that says
+ * nothing.
+ */
 export const DEMO_INSTRUMENTS: InstrumentItem[] = [
   complete('instruments', {
     id: 'in-hose',

@@ -28,7 +28,10 @@ import { writeLooks } from './looks';
 import { writePastJobs } from './past-jobs';
 import { writePromises } from './promises';
 
-/** Fills an empty database with the demo shop: an interrupted fill is thrown away, so nothing waits for the disk. */
+/**
+ * Fills an empty database with the demo shop: an interrupted fill is thrown away, so nothing waits
+ * for the disk.
+ */
 export const fillDemo = (db: Db, now: number): void => {
   db.pragma('synchronous = OFF');
   const shop = shopStore(db);
@@ -70,7 +73,10 @@ export const fillDemo = (db: Db, now: number): void => {
   db.pragma('synchronous = FULL');
 };
 
-/** Makes the demo database beside its place and moves it there when whole; leaves an existing one alone. */
+/**
+ * Makes the demo database beside its place and moves it there when whole; leaves an existing one
+ * alone.
+ */
 const makeDemoFile = (file: string): void => {
   if (existsSync(file)) return;
   const making = `${file}.making`;

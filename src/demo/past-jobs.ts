@@ -46,7 +46,10 @@ const DEMO_SHELVES = {
   valves: DEMO_VALVES,
 };
 
-/** What the demo shop's stand hides, and the wheel that stands on it: as the simulated stand has them. */
+/**
+ * What the demo shop's stand hides, and the wheel that stands on it: as the simulated stand has
+ * them.
+ */
 const DEMO_BAND_G = 2.5;
 /** Its fitters make up the pieces finer than the limit. */
 const FINER_G = 2.5;
@@ -65,7 +68,10 @@ const NOTES: readonly { text: string; of: (wheel: Wheel) => boolean }[] = [
   { text: 'Bearings smooth, seal lip greased.', of: () => true },
 ];
 
-/** Writes entries with the clock going on between them, as a fitter would, and keeps the log at hand. */
+/**
+ * Writes entries with the clock going on between them, as a fitter would, and keeps the log at
+ * hand.
+ */
 const writer = (
   jobs: JobStore,
   jobId: string,
@@ -106,7 +112,9 @@ const believed = (state: () => JobState): Estimate => {
   return balanceEstimate.run({ seen, on, rules }).result;
 };
 
-/** A wheel on the bench with a hidden heavy spot, as the advice says, left before its weights go on. */
+/**
+ * A wheel on the bench with a hidden heavy spot, as the advice says, left before its weights go on.
+ */
 const beginBalance = (write: Writer, state: () => JobState, heavy: MassVector): void => {
   const { seen: _seen, on: _on, prior: _prior, ...shelf } = balanceQuestion(state(), DEMO_WEIGHTS)!;
   for (const act of advisedActs(hiddenStand(heavy, DEMO_BAND_G), shelf)) {
@@ -120,8 +128,8 @@ const beginBalance = (write: Writer, state: () => JobState, heavy: MassVector): 
 };
 
 /**
- * A wheel balanced on a simulated stand: rests from both sides, a trial a quarter turn on, the weights, and a check of
- * them.
+ * A wheel balanced on a simulated stand: rests from both sides, a trial a quarter turn on, the
+ * weights, and a check of them.
  */
 const balance = (
   write: Writer,
@@ -176,7 +184,10 @@ const balance = (
   });
 };
 
-/** Bundles and gap of every clamped bead, by the bench caliper; each a little different, as tires are. */
+/**
+ * Bundles and gap of every clamped bead, by the bench caliper; each a little different, as tires
+ * are.
+ */
 const measureBeads = (write: Writer, state: JobState): void =>
   ringsOf(state).forEach((side, i) => {
     if (side === 'rim') return;

@@ -29,7 +29,10 @@ import { workingRoutes } from './routes/workings';
 import type { Stores } from './stores';
 import type { WorkPool } from './work/work-pool';
 
-/** The shop's instruments: the stand-ins that ship with the program, and the calibration dates of its records. */
+/**
+ * The shop's instruments: the stand-ins that ship with the program, and the calibration dates of
+ * its records.
+ */
 export const shopDevices = (db: Db): DeviceHub =>
   deviceHub(shopStandIns(), { calibratedOn: calibrationDates(db) });
 

@@ -37,7 +37,8 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   app.disable('x-powered-by');
   if (options.proxy) app.set('trust proxy', options.proxy);
 
-  // The order matters. 1. Every request is logged, also one that is refused; every answer has the headers.
+  // The order matters. 1. Every request is logged, also one that is refused; every answer has the
+  // headers.
   app.use(requestLog(logger), headers(), compressed());
   // 2. Nothing is answered to a computer that may not reach the shop, not even a page.
   app.use(outerGate(auth, options));
@@ -46,7 +47,8 @@ export const createApp = (db: Db, options: AppOptions): Express => {
     app.get('/certificate.crt', (_req, res) => {
       res.type('application/x-x509-ca-cert').send(root);
     });
-  // 4. Pages of other addresses write nothing; nothing is written without the shop's file; no cache keeps an answer.
+  // 4. Pages of other addresses write nothing; nothing is written without the shop's file; no cache
+  // keeps an answer.
   app.use(ownPagesWrite);
   app.use('/api', fileStillHere(isHere), ownOnly);
   // 5. Health and sign-in answer people who are not signed in yet.

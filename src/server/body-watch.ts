@@ -1,6 +1,9 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 
-/** A body that comes more slowly than this, after the first moments, is given up. Basis: memory; a poor phone line is faster. */
+/**
+ * A body that comes more slowly than this, after the first moments, is given up. Basis: memory; a
+ * poor phone line is faster.
+ */
 const MIN_BYTES_PER_S = 256;
 const LOOK_MS = 10_000;
 /** Bodies from one address that may be on their way at a time. */
@@ -11,8 +14,8 @@ export const hasBody = ({ headers }: IncomingMessage): boolean =>
   headers['transfer-encoding'] !== undefined || Number(headers['content-length'] ?? 0) > 0;
 
 /**
- * Bounds bodies that are on their way: how many from one address, and how slowly each. Returns false when one more is
- * refused; one that is too slow loses its connection.
+ * Bounds bodies that are on their way: how many from one address, and how slowly each. Returns
+ * false when one more is refused; one that is too slow loses its connection.
  */
 export const bodyWatch = (lookMs = LOOK_MS) => {
   const open = new Map<string, number>();

@@ -1,8 +1,8 @@
 import type { Db } from './db/open-db';
 
 /**
- * An answer that is made of the database alone, kept as text until something is written: whoever asks again and again
- * costs next to nothing.
+ * An answer that is made of the database alone, kept as text until something is written: whoever
+ * asks again and again costs next to nothing.
  */
 export const cachedResponse = (db: Db, make: () => object): (() => string) => {
   // By this connection, and by any other.

@@ -11,8 +11,9 @@ const MIN_JUMP_MS = 120_000;
 const iso = (ms: number): string => new Date(ms).toISOString();
 
 /**
- * Compares the clock with a steady one, and tells of each jump: a clock that was set, or a computer that slept. `last` is
- * the time of the newest entry, if any: a clock behind it was wrong then or is now. Returns how to stop.
+ * Compares the clock with a steady one, and tells of each jump: a clock that was set, or a computer
+ * that slept. `last` is the time of the newest entry, if any: a clock behind it was wrong then or
+ * is now. Returns how to stop.
  */
 export const watchClock = (
   last: string | null,

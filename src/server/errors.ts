@@ -57,7 +57,9 @@ export class LogMovedOn extends Error {
   }
 }
 
-/** A record was changed by somebody else since it was read; it comes with the refusal as it stands. */
+/**
+ * A record was changed by somebody else since it was read; it comes with the refusal as it stands.
+ */
 export class ChangedMeanwhile extends Error {
   constructor(readonly record: { version: number }) {
     super('Somebody else has changed this since you last looked.');

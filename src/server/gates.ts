@@ -69,7 +69,10 @@ export const ownOnly: RequestHandler = (_req, res, next) => {
   next();
 };
 
-/** Asks a gate once the body is whole; a route that reads its own body, such as a file, asks it there. */
+/**
+ * Asks a gate once the body is whole; a route that reads its own body, such as a file, asks it
+ * there.
+ */
 export const onceWhole =
   (gate: RequestHandler): RequestHandler =>
   (req, res, next) =>

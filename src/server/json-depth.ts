@@ -6,8 +6,8 @@ const OPENS = [0x7b, 0x5b];
 const CLOSES = [0x7d, 0x5d];
 
 /**
- * Whether JSON is nested deeper than `MAX_JSON_DEPTH`: told from its bytes in one pass, before anything that walks it by
- * recursion, such as a schema, can run out of stack.
+ * Whether JSON is nested deeper than `MAX_JSON_DEPTH`: told from its bytes in one pass, before
+ * anything that walks it by recursion, such as a schema, can run out of stack.
  */
 export const isTooDeep = (json: Buffer | string): boolean => {
   const bytes = typeof json === 'string' ? Buffer.from(json) : json;

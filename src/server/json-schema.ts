@@ -11,7 +11,10 @@ interface Described {
   items?: Described[];
 }
 
-/** An empty text that is allowed beside what a text is held to; a pattern of keys that stands among the names. */
+/**
+ * An empty text that is allowed beside what a text is held to; a pattern of keys that stands among
+ * the names.
+ */
 const mended = (json: Json, described: Described): Json => {
   const properties = json.properties as Record<string, Json> | undefined;
   const whole: Json = {

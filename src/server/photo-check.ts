@@ -13,7 +13,10 @@ const PAUSE_MS = 200;
 const whole = new Map<string, string>();
 const MAX_REMEMBERED = 20_000;
 
-/** Whether a stored photo is what its name, the SHA-256 of its content, says. Read once while the file does not change. */
+/**
+ * Whether a stored photo is what its name, the SHA-256 of its content, says. Read once while the
+ * file does not change.
+ */
 export const isWholePhoto = async (path: string): Promise<boolean> => {
   const { size, mtimeMs } = await stat(path);
   const state = `${size} ${mtimeMs}`;
@@ -26,7 +29,10 @@ export const isWholePhoto = async (path: string): Promise<boolean> => {
   return true;
 };
 
-/** Reads every stored photo, slowly, and returns the names of those that are damaged. Ends early when `isOver`. */
+/**
+ * Reads every stored photo, slowly, and returns the names of those that are damaged. Ends early
+ * when `isOver`.
+ */
 export const damagedPhotos = async (
   dir: string,
   isOver: () => boolean,

@@ -34,8 +34,9 @@ const opened = (from: Buffer | string): Sharp =>
   sharp(from, { limitInputPixels: MAX_PIXELS, failOn: 'error', animated: false });
 
 /**
- * The picture, decoded and encoded anew, turned as the camera held it: where it was taken, with what, and whatever else
- * a file may hide, is not in it. Throws `InputError` for what cannot be decoded.
+ * The picture, decoded and encoded anew, turned as the camera held it: where it was taken, with
+ * what, and whatever else a file may hide, is not in it. Throws `InputError` for what cannot be
+ * decoded.
  */
 export const cleanPicture = async (
   bytes: Buffer,
@@ -61,7 +62,10 @@ export const cleanPicture = async (
   }
 };
 
-/** Whether the head of a file is that of a picture of the kind that its ending says; nothing is decoded. */
+/**
+ * Whether the head of a file is that of a picture of the kind that its ending says; nothing is
+ * decoded.
+ */
 export const isPicture = async (path: string): Promise<boolean> => {
   try {
     return FORMATS[(await opened(path).metadata()).format] === path.split('.').at(-1);
@@ -70,7 +74,10 @@ export const isPicture = async (path: string): Promise<boolean> => {
   }
 };
 
-/** Whether a file is a picture that can be decoded, of the kind that its ending says, and nothing more. */
+/**
+ * Whether a file is a picture that can be decoded, of the kind that its ending says, and nothing
+ * more.
+ */
 export const isCleanPicture = async (path: string): Promise<boolean> => {
   try {
     const picture = opened(path);

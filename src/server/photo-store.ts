@@ -23,8 +23,8 @@ const bytesIn = async (dir: string): Promise<number> => {
 };
 
 /**
- * Photographs in a folder beside the database, each under the hash of its content, so that none is ever overwritten.
- * `mostMb` says how much room all of them may take.
+ * Photographs in a folder beside the database, each under the hash of its content, so that none is
+ * ever overwritten. `mostMb` says how much room all of them may take.
  */
 export const photoStore = (folder: string, mostMb: () => number = () => Infinity) => {
   const dir = resolve(folder);
@@ -50,14 +50,18 @@ export const photoStore = (folder: string, mostMb: () => number = () => Infinity
   };
   return {
     find,
-    /** The bytes of a picture that can be printed, JPEG or PNG; null for one that is not there, or of another kind. */
+    /**
+     * The bytes of a picture that can be printed, JPEG or PNG; null for one that is not there, or
+     * of another kind.
+     */
     async printable(photoId: string): Promise<Buffer | null> {
       const found = find(photoId);
       const isPrinted = found && found.type !== 'image/webp' && (await isWholePhoto(found.path));
       return isPrinted ? readFile(found.path) : null;
     },
     /**
-     * Decoded and encoded anew, and on the disk for good before it answers. Throws `InputError` for what is no picture.
+     * Decoded and encoded anew, and on the disk for good before it answers. Throws `InputError` for
+     * what is no picture.
      */
     async keep(sent: unknown): Promise<{ photoId: string; type: string; bytes: number }> {
       const { kind, bytes } = await cleanPicture(

@@ -4,10 +4,16 @@ import { join } from 'node:path';
 import { DAY_MS } from '../core/base/units';
 import type { Db } from './db/open-db';
 
-/** A picture that no entry names may be on its way from a bench that cannot reach the shop. Basis: memory. */
+/**
+ * A picture that no entry names may be on its way from a bench that cannot reach the shop. Basis:
+ * memory.
+ */
 const UNNAMED_DAYS = 30;
 
-/** Takes away pictures that no entry has named for so long, and what an interrupted keeping left; their names. */
+/**
+ * Takes away pictures that no entry has named for so long, and what an interrupted keeping left;
+ * their names.
+ */
 export const tidyPhotos = async (db: Db, dir: string, nowMs: number): Promise<string[]> => {
   if (!existsSync(dir)) return [];
   const named = db

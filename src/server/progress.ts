@@ -19,8 +19,9 @@ export const tell = (told: Told | undefined, phase: Phase, done: number, of: num
 const TELL_MS = 200;
 
 /**
- * Where it is asked for (`progress=yes`), says in lines of JSON how far it is, until it is answered: the last line then
- * is `{ status, answer }`, the answer as it would have come alone, refusals too.
+ * Where it is asked for (`progress=yes`), says in lines of JSON how far it is, until it is
+ * answered: the last line then is `{ status, answer }`, the answer as it would have come alone,
+ * refusals too.
  */
 export const showsProgress = (req: Request, res: Response): Told => {
   const told = newTold();

@@ -16,13 +16,19 @@ export const entriesOf = async (
   return entries;
 };
 
-/** The content of a file in the zip. It may complain once more after it was given up: nobody listens then. */
+/**
+ * The content of a file in the zip. It may complain once more after it was given up: nobody listens
+ * then.
+ */
 export const contentOf = async (zip: ZipFile, entry: ZipEntry): Promise<Readable> => {
   const stream = await zip.openReadStreamPromise(entry);
   return stream.on('error', () => undefined);
 };
 
-/** The whole of a file in the zip; null where it is not there, or says that it is longer than `mostBytes`. */
+/**
+ * The whole of a file in the zip; null where it is not there, or says that it is longer than
+ * `mostBytes`.
+ */
 export const smallFile = async (
   zip: ZipFile,
   entry: ZipEntry | undefined,

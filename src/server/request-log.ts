@@ -2,7 +2,10 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import type { Logger } from 'pino';
 import pinoHttp from 'pino-http';
 
-/** The log of requests: who asked for what and how it ended. Headers are left out, since they hold the passphrase. */
+/**
+ * The log of requests: who asked for what and how it ended. Headers are left out, since they hold
+ * the passphrase.
+ */
 export const requestLog = (logger: Logger) =>
   pinoHttp<IncomingMessage, ServerResponse>({
     logger,

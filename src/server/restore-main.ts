@@ -34,7 +34,10 @@ const hereNow = (file: string): string => {
   }
 };
 
-/** Opened and closed once, so that a journal left by a power cut is in its database; a damaged one is left as it is. Returns its secrets. */
+/**
+ * Opened and closed once, so that a journal left by a power cut is in its database; a damaged one
+ * is left as it is. Returns its secrets.
+ */
 const settled = (file: string): ShopSecrets | null => {
   try {
     if (!existsSync(file)) return null;
@@ -48,7 +51,10 @@ const settled = (file: string): ShopSecrets | null => {
   }
 };
 
-/** `restore FILE [--yes]`: checks a backup and says what it holds; with `--yes` it takes the shop's place. */
+/**
+ * `restore FILE [--yes]`: checks a backup and says what it holds; with `--yes` it takes the shop's
+ * place.
+ */
 const main = async (): Promise<void> => {
   makeForOwnerOnly();
   const from = process.argv[2];

@@ -65,8 +65,9 @@ const READS: readonly (string | undefined)[] = ['GET', 'HEAD', 'OPTIONS'];
 type Passed = 'logger' | 'passphrase' | 'isReachable' | 'addresses' | 'proxy' | 'root';
 
 /**
- * A shop on its file: answers requests, writes its journal back, and can be closed and begun anew on a restored file
- * while the server goes on listening. Throws `DatabaseUnusable` where the file cannot be used.
+ * A shop on its file: answers requests, writes its journal back, and can be closed and begun anew
+ * on a restored file while the server goes on listening. Throws `DatabaseUnusable` where the file
+ * cannot be used.
  */
 export const runningShop = (
   file: string,
@@ -82,7 +83,10 @@ export const runningShop = (
   /** Anyone who writes is asked to wait. */
   let remaking: Busy | null = null;
 
-  /** Counts a request that writes from the moment its body is whole; half a request holds nothing up. */
+  /**
+   * Counts a request that writes from the moment its body is whole; half a request holds nothing
+   * up.
+   */
   const beforeWrite: RequestHandler = (req, res, next) => {
     if (READS.includes(req.method)) return next();
     const busy = swapping ?? remaking;
@@ -152,13 +156,18 @@ export const runningShop = (
     };
   };
 
-  /** Waits, though not for ever, until only the one that asked for it is left; says whether it is. */
+  /**
+   * Waits, though not for ever, until only the one that asked for it is left; says whether it is.
+   */
   const alone = async (left: () => number): Promise<boolean> => {
     for (let waitedMs = 0; left() > 1 && waitedMs < DRAIN_MS; waitedMs += DRAIN_LOOK_MS)
       await wait(DRAIN_LOOK_MS);
     return left() <= 1;
   };
-  /** Closes the shop, puts what lies in a folder in its place and begins anew; the old one is begun again where that fails. */
+  /**
+   * Closes the shop, puts what lies in a folder in its place and begins anew; the old one is begun
+   * again where that fails.
+   */
   const swapped = async (folder: string, busy: Busy, isKept = true): Promise<string | null> => {
     swapping = busy;
     try {

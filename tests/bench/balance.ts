@@ -3,7 +3,8 @@ import { balanceAdvise, type MassVector, type Observation } from '../../src/core
 import { hiddenWheel, standFor } from '../hidden-wheels';
 
 /**
- * A thousand hidden wheels, balanced in three ways: a piece at a time, guess and halve, and as this program advises.
+ * A thousand hidden wheels, balanced in three ways: a piece at a time, guess and halve, and as this
+ * program advises.
  */
 const WHEELS = Number(process.env.BENCH_WHEELS ?? 1000);
 const MOST = 40;

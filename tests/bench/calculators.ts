@@ -5,8 +5,8 @@ import { WORKINGS } from '../../src/core/workings';
 import { drawInput } from '../draw-input';
 
 /**
- * How long each calculator takes: on its example, and on input drawn from its schema, as ratios to a fixed amount of
- * arithmetic on the same machine.
+ * How long each calculator takes: on its example, and on input drawn from its schema, as ratios to
+ * a fixed amount of arithmetic on the same machine.
  */
 const DRAWN = Number(process.env.BENCH_DRAWN ?? 20);
 /** What the search of the weights may take here. */

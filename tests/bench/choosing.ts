@@ -4,7 +4,8 @@ import { TREADS } from '../../src/core/shop/records';
 import { readTire } from '../../src/core/fit/tires';
 
 /**
- * Times of the choosing core, per item: 10 000 markings read, 5000 tires ranked for one wheel. Prints; judges nothing.
+ * Times of the choosing core, per item: 10 000 markings read, 5000 tires ranked for one wheel.
+ * Prints; judges nothing.
  */
 
 /** About 600 different markings, more than a large shelf has. */

@@ -6,7 +6,10 @@ import { chromium, type Page } from '@playwright/test';
 import { browserPath } from '../../scripts/browsers.mjs';
 import { startedServer } from '../started-server';
 
-/** How evenly the pictures of practice move: the time from one picture to the next while they do. Prints; judges nothing. */
+/**
+ * How evenly the pictures of practice move: the time from one picture to the next while they do.
+ * Prints; judges nothing.
+ */
 
 /** Sixty in a second. */
 const FRAME_MS = 1000 / 60;

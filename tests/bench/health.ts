@@ -7,8 +7,9 @@ import { WORKINGS } from '../../src/core/workings';
 import { startedServer } from '../started-server';
 
 /**
- * How long others wait while one client asks for the same thing again and again, as fast as it can: the health of the
- * server meanwhile, the median and the 99th of a hundred, in ms. Prints; judges nothing.
+ * How long others wait while one client asks for the same thing again and again, as fast as it can:
+ * the health of the server meanwhile, the median and the 99th of a hundred, in ms. Prints; judges
+ * nothing.
  */
 const TIMES = 100;
 const AT_ONCE = 8;
@@ -84,7 +85,10 @@ const hammer = async ({ url, kind }: { url: string; kind: number }) => {
   parentPort!.postMessage([...statuses].map(([s, c]) => `${c} × ${s}`).join(', '));
 };
 
-/** The hammering client has a thread of its own: what it takes of its time is not counted as the server's. */
+/**
+ * The hammering client has a thread of its own: what it takes of its time is not counted as the
+ * server's.
+ */
 const hammered = async (
   url: string,
   kind: number,

@@ -7,8 +7,8 @@ import { browserPath } from '../../scripts/browsers.mjs';
 import { startedServer } from '../started-server';
 
 /**
- * Twenty instruments that speak twenty times a second for a minute, two browsers that watch them all, and a hand that
- * taps.
+ * Twenty instruments that speak twenty times a second for a minute, two browsers that watch them
+ * all, and a hand that taps.
  */
 const DEVICES = 20;
 const PER_SECOND = 20;

@@ -3,8 +3,8 @@ import { searchPlaces } from '../../src/core/bench/balance';
 import { linearSolver, placeInstance } from '../place-instances';
 
 /**
- * Weights from stock: this program's search beside a general-purpose solver of integer programs, the same 200 instances
- * in one run.
+ * Weights from stock: this program's search beside a general-purpose solver of integer programs,
+ * the same 200 instances in one run.
  */
 const INSTANCES = 200;
 

@@ -2,7 +2,10 @@ import { performance } from 'node:perf_hooks';
 import { bestPlan } from '../../src/core/shop/day/plan-search';
 import { fullMorning, randomDay, solvedDay } from '../plan-days';
 
-/** The plan of the day: how long it takes, how often it is proved, beside a solver on small days. Prints; judges nothing. */
+/**
+ * The plan of the day: how long it takes, how often it is proved, beside a solver on small days.
+ * Prints; judges nothing.
+ */
 
 /** As many looked-at states as a plan has, and as one that is looked at closely. */
 const BUDGET = 1_000_000;

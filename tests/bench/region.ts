@@ -1,6 +1,9 @@
 import { PLANS, regionHeld } from '../region-held';
 
-/** How many of 100 hidden wheels the 90 % region holds, for each dead band, known and not, and for each way to look. */
+/**
+ * How many of 100 hidden wheels the 90 % region holds, for each dead band, known and not, and for
+ * each way to look.
+ */
 const WHEELS = Number(process.env.BENCH_WHEELS ?? 200);
 const BANDS = [1, 2, 3, 3.5, 4, 5, 6];
 

@@ -7,9 +7,9 @@ import { DEMO_JOBS, LONG_LOG, manyJobs, word } from '../many-jobs';
 import { startedServer } from '../started-server';
 
 /**
- * A shop of many years, made of the demo's own jobs many times over, and what it takes to list, search, read and write:
- * medians and the 99th of a hundred, beside the same with a thousand jobs. `BENCH_JOBS` says how many. Prints; judges
- * nothing.
+ * A shop of many years, made of the demo's own jobs many times over, and what it takes to list,
+ * search, read and write: medians and the 99th of a hundred, beside the same with a thousand jobs.
+ * `BENCH_JOBS` says how many. Prints; judges nothing.
  */
 const JOBS = Number(process.env.BENCH_JOBS ?? 20_000);
 const FEW = 1000;
@@ -41,8 +41,8 @@ const timesOf = async (
 const SLOWER = 4;
 
 /**
- * What a screen takes until it shows this, and then the longest answer to a key or tap, in ms. The page is closed
- * afterwards: one that stays open takes its time from those that follow.
+ * What a screen takes until it shows this, and then the longest answer to a key or tap, in ms. The
+ * page is closed afterwards: one that stays open takes its time from those that follow.
  */
 const screenOf = async (
   page: Page,
@@ -62,7 +62,10 @@ const screenOf = async (
   return { shownMs, tapMs };
 };
 
-/** Today, a new job, the wheels of the shop: fresh pages, as fast as this machine and as slow as a tablet. */
+/**
+ * Today, a new job, the wheels of the shop: fresh pages, as fast as this machine and as slow as a
+ * tablet.
+ */
 const screensOf = async (url: string) => {
   const path = browserPath();
   const browser = await chromium.launch({
@@ -79,7 +82,8 @@ const screensOf = async (url: string) => {
         // The browser's own count of how long each key and tap took until the next picture.
         new PerformanceObserver((list) => {
           const events = list.getEntries() as (PerformanceEntry & { interactionId: number })[];
-          // Only what a hand does: a pointer that comes over something while a page begins is none of it.
+          // Only what a hand does: a pointer that comes over something while a page begins is none
+          // of it.
           taps.push(...events.filter((e) => e.interactionId > 0).map((e) => e.duration));
         }).observe({ type: 'event', buffered: true, durationThreshold: 16 } as never);
       });

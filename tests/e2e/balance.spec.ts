@@ -185,7 +185,8 @@ test('more: the turn of the tire, the parts, the speed, and the stand’s own ba
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('textbox', { name: 'Bare wheel, heavy by, g' }).fill('30');
   await expect(sheet.getByText('Needed with the mark at the valve')).toBeVisible();
-  // A lock of 85 g and a valve of 20 g opposite it by 150°: 85 − 20 cos 30° along, 20 sin 30° across.
+  // A lock of 85 g and a valve of 20 g opposite it by 150°: 85 − 20 cos 30° along, 20 sin 30°
+  // across.
   await sheet.getByLabel('The rim lock').selectOption({ index: 0 });
   await sheet.getByRole('textbox', { name: 'The valve with its nuts, g' }).fill('20');
   const wanted = Math.hypot(85 - 20 * Math.cos(Math.PI / 6), 20 * Math.sin(Math.PI / 6));
@@ -222,7 +223,8 @@ test('a shelf with very many ways to pick from is answered at once, and proved w
   await page.getByLabel('Heavy at').fill('200°');
   await page.getByRole('button', { name: 'Take it' }).click();
   await expect(page.getByRole('heading', { name: /^Put on/ })).toBeVisible();
-  // Eight of the heaviest on each side fall short: at least nine pairs, and too many ways to take them.
+  // Eight of the heaviest on each side fall short: at least nine pairs, and too many ways to take
+  // them.
   await expect(page.getByText('Left, at least 18 pieces')).toBeVisible();
   await page.getByRole('button', { name: 'Search on' }).click();
   await expect(page.getByText('Left, no fewer pieces do')).toBeVisible();

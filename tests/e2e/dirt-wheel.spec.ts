@@ -24,7 +24,8 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await expect(page.getByText(/week 15 of 2023/)).toBeVisible();
   await page.getByRole('button', { name: 'Write it down' }).click();
 
-  // Choose: a lower tire gains 9 mm of sidewall room over 110/90-19 (110 * 0.90 = 99; 100 * 0.90 = 90).
+  // Choose: a lower tire gains 9 mm of sidewall room over 110/90-19 (110 * 0.90 = 99; 100 * 0.90 =
+  // 90).
   await expect(page.getByRole('heading', { name: 'It fits.' })).toBeVisible();
   await page.getByRole('button', { name: /for this rim, with their reasons/ }).click();
   await page

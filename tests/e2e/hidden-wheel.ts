@@ -18,8 +18,8 @@ export const balanceOf = async (page: Page) => {
 export const settled = (page: Page) => expect(page.locator('[aria-busy=false]')).toBeVisible();
 
 /**
- * Plays a wheel that nobody can look into: answers what the screen asks until it says that it is balanced. Says how
- * often weights went on.
+ * Plays a wheel that nobody can look into: answers what the screen asks until it says that it is
+ * balanced. Says how often weights went on.
  */
 export const balanceAsAdvised = async (
   page: Page,

@@ -38,7 +38,8 @@ test('a stubborn tire on the simulated hose: a try fails, air above the limit is
   // Dry, one bead lets go and the other does not, up to the limit.
   await hose.getByRole('button', { name: 'Air in' }).click();
   await expect(now).toHaveText('All air out, and again.', { timeout: 120_000 });
-  // Well into what is near the limit, so that the air that cools stays there for the few lines that make it count.
+  // Well into what is near the limit, so that the air that cools stays there for the few lines that
+  // make it count.
   await expect.poll(() => livePsi(page), { timeout: 120_000 }).toBeGreaterThan(38.3);
   await hose.getByRole('button', { name: 'Hold' }).click();
   expect(await livePsi(page)).toBeLessThan(40);

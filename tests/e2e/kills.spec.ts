@@ -17,7 +17,9 @@ const chance = (seed: number) => () => {
   return seed / 2 ** 32;
 };
 
-/** Writes notes into a job one after the other, until the server is gone; says which were confirmed. */
+/**
+ * Writes notes into a job one after the other, until the server is gone; says which were confirmed.
+ */
 const writer = async (
   shop: TestShop,
   job: string,

@@ -84,7 +84,10 @@ const wholeJob = async (page: Page, shop: TestShop, machine: string, wheel: stri
   return taps;
 };
 
-/** Wheel back: what no wrench covers is said by the fitter; how the brake feels and turns is a reading. */
+/**
+ * Wheel back: what no wrench covers is said by the fitter; how the brake feels and turns is a
+ * reading.
+ */
 const untilBack = async (page: Page, taps: Taps): Promise<void> => {
   const now = page.getByRole('heading', { level: 2 }).first();
   const go = page
@@ -141,7 +144,8 @@ const MIDDLE_WRENCH = {
 
 /** Taps beside the readings that a whole wheel may take, step by step and by station. */
 const MOST = {
-  // Slack is read again once the axle is torqued, and it comes down: two taps for what was left out before.
+  // Slack is read again once the axle is torqued, and it comes down: two taps for what was left out
+  // before.
   'Orrindale, Rear wheel': { 'step by step': 75, 'by station': 32 },
   'Vellan, Rear wheel': { 'step by step': 65, 'by station': 30 },
 } as const;

@@ -37,7 +37,10 @@ const hold = async (shop: TestShop, name: string, knobs: object) => {
   });
 };
 
-/** Tire off: the ring stays until the air is noted; then both beads are measured, and Inspect is ticked. */
+/**
+ * Tire off: the ring stays until the air is noted; then both beads are measured, and Inspect is
+ * ticked.
+ */
 const airAndCrush = async (page: Page, outerMm: string, innerMm: string) => {
   await openStep(page, 'tire-off', /Undo the bolts of one ring/);
   await expect(page.getByRole('button', { name: /^Done/ })).toBeDisabled();
@@ -183,7 +186,8 @@ test('a drag wheel of two rings from intake to hand-over, then its partner: too 
   await expect(page.getByText(/14\.\d mm apart: left is the smaller one/).first()).toBeVisible();
   await handOver(page);
 
-  // Both sides by side; the left one's stretch, air by it, and taped again: they match as they are aired.
+  // Both sides by side; the left one's stretch, air by it, and taped again: they match as they are
+  // aired.
   await page.goto(`${shop.url}/wheels/w-quill-lr/pair`);
   const clamped = page.getByRole('region', { name: 'Crush and clamp' });
   await expect(clamped.getByText('64 of 64 turns')).toHaveCount(2);

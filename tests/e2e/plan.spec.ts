@@ -145,7 +145,8 @@ test('where a better plan is not ruled out it says by how much; it is looked for
   more!();
   await expect(page.getByText('No plan does better: proved.')).toBeVisible({ timeout: 120_000 });
   await expect(page.getByRole('button', { name: 'Look closely' })).toHaveCount(0);
-  // Of two people and a few wheels nobody has to ask; whoever does not want to wait stops it, with the plan in sight.
+  // Of two people and a few wheels nobody has to ask; whoever does not want to wait stops it, with
+  // the plan in sight.
   await page.getByRole('button', { name: 'Osk Tarrow', exact: true }).click();
   await expect(page.getByText('A better one is looked for.')).toBeVisible({ timeout: 120_000 });
   await page.getByRole('button', { name: 'Stop planning' }).click();

@@ -29,7 +29,8 @@ test('a ring of two: beads by caliper one after the other, then every bolt in it
     .click();
   await page.getByRole('button', { name: 'Bundle, gap and crush' }).click();
   const sheet = page.getByRole('dialog', { name: /crush/ });
-  // What stands is the last measuring; a bundle thinner than its gap is a sentence, and nothing is written.
+  // What stands is the last measuring; a bundle thinner than its gap is a sentence, and nothing is
+  // written.
   await expect(sheet.getByText(/Outer bead: 2\.7\d mm of crush/)).toBeVisible();
   const first = sheet.getByRole('group', { name: 'Outer bead: bundle' });
   for (const place of [1, 2, 3]) await first.getByLabel(`Place ${place}, mm`).fill('16');

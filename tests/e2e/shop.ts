@@ -164,7 +164,8 @@ export const handOverAllTheSame = async (page: Page, why: string): Promise<void>
 };
 
 /**
- * Does something that writes into a log, and waits for the server's word: a page that is left before may not hear it.
+ * Does something that writes into a log, and waits for the server's word: a page that is left
+ * before may not hear it.
  */
 export const confirmed = async (page: Page, act: () => Promise<void>): Promise<void> => {
   const answer = page.waitForResponse((r) => r.url().endsWith('/entries') && r.status() === 201);

@@ -167,7 +167,8 @@ test('what takes seconds to work out holds nobody else up, and ends with a sente
     from: 'left',
   }));
   const heavy = work('stand-band', { wheels: Array.from({ length: 16 }, () => ({ seen })) });
-  // Others are answered while it is worked on: were it done on the request thread, they would come after it.
+  // Others are answered while it is worked on: were it done on the request thread, they would come
+  // after it.
   const order: string[] = [];
   void heavy.then(() => order.push('heavy'));
   for (let i = 0; i < 3; i++) {

@@ -50,7 +50,8 @@ test('a tubeless cast wheel has no tube, lock or spoke steps and takes its placa
   await expect(page.getByRole('dialog')).toContainText('ideal gas law at constant volume');
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: /^Balance,/ }).click();
-  // Stuck to the face of a cast wheel: with the heavy spot known, pieces lie side by side and clear of the spokes.
+  // Stuck to the face of a cast wheel: with the heavy spot known, pieces lie side by side and clear
+  // of the spokes.
   await page.getByLabel('Do something else, by hand').selectOption('machine');
   await page.getByRole('textbox', { name: 'Heavy by, g' }).fill('40');
   await page.getByLabel('Heavy at').fill('200°');

@@ -21,7 +21,9 @@ const STREAMS = ['/api/live', '/api/devices/stream', '/api/devices/:name/stream'
 const DIR = join(__dirname, '../../src/server/routes');
 const ROUTE = /router\.(get|post|put|delete)\(\s*['`]([^'`]+)['`]/g;
 
-/** Every route of the server that answers and is done, read from its source: none can be forgotten. */
+/**
+ * Every route of the server that answers and is done, read from its source: none can be forgotten.
+ */
 export const askedRoutes = (): AskedRoute[] =>
   readdirSync(DIR).flatMap((file) => {
     const name = file.replace('.ts', '');

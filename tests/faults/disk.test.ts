@@ -2,8 +2,9 @@ import { howMany } from '../case-count';
 import { note, testApp } from '../server/test-app';
 
 /**
- * A disk that is full at any write: the database may take so many pages more and no further, as SQLite has it for a full
- * disk. What was confirmed stands, what was not leaves no trace, and the answer says what is the matter.
+ * A disk that is full at any write: the database may take so many pages more and no further, as
+ * SQLite has it for a full disk. What was confirmed stands, what was not leaves no trace, and the
+ * answer says what is the matter.
  */
 test('a disk that is full at any write loses nothing that was confirmed, and says so', async () => {
   const { ask, db } = testApp();

@@ -12,8 +12,8 @@ const wheel = { grade: 6.3, wheelKg: 1, tireDiameterMm: 600, radiusMm: 200, mass
 const speedAt = (rpm: number) => ((rpm * 2 * Math.PI) / 60) * 0.3 * 3.6;
 
 /**
- * Source: ISO 21940-11, e_per · Ω = G: at 3000 turns a minute G 6.3 permits 20 g·mm for a kilogram, as its diagram
- * shows.
+ * Source: ISO 21940-11, e_per · Ω = G: at 3000 turns a minute G 6.3 permits 20 g·mm for a kilogram,
+ * as its diagram shows.
  */
 test('the permissible unbalance of a grade is the standard’s', () => {
   expect(
@@ -28,7 +28,10 @@ test('the permissible unbalance of a grade is the standard’s', () => {
   expect(permittedGmm).toBeCloseTo((1000 * 12 * 16) / ((rpm * 2 * Math.PI) / 60), 0);
 });
 
-/** Source: centripetal force of any textbook of mechanics, F = m r ω²: 10 g at 0.2 m and 100 rad/s pull with 20 N. */
+/**
+ * Source: centripetal force of any textbook of mechanics, F = m r ω²: 10 g at 0.2 m and 100 rad/s
+ * pull with 20 N.
+ */
 test('the force at the rim is mass, radius and the square of the turning', () => {
   const { forceN, liftsKg } = residualUnbalance.run({ ...wheel, speedKmh: 100 * 0.3 * 3.6 }).result;
   expect(forceN).toBeCloseTo(20, 9);
@@ -36,8 +39,8 @@ test('the force at the rim is mass, radius and the square of the turning', () =>
 });
 
 /**
- * Source: order statistics of the uniform distribution: the midrange of n readings in -1 … 1 has the variance 2 / ((n +
- * 1)(n + 2)).
+ * Source: order statistics of the uniform distribution: the midrange of n readings in -1 … 1 has
+ * the variance 2 / ((n + 1)(n + 2)).
  */
 test.each([1, 2, 3, 4])('the middle of %d readings scatters as order statistics say', (n) => {
   const chance = seeded(n);

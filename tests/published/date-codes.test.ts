@@ -2,7 +2,10 @@ import { dateCodeOn, tireAge } from '../../src/core/fit/tires';
 
 const weekOf = (dateCode: string) => tireAge.run({ dateCode, onDate: '2026-06-01' }).result.weekOf;
 
-/** Source: 49 CFR 574.5: week then year; week 01 is the first full calendar week, Sunday to Saturday. */
+/**
+ * Source: 49 CFR 574.5: week then year; week 01 is the first full calendar week, Sunday to
+ * Saturday.
+ */
 test.each([
   ['1523', 15, 2023, '2023-04-09'],
   ['0123', 1, 2023, '2023-01-01'],
@@ -14,7 +17,10 @@ test.each([
   expect(weekOf(dateCode)).toEqual({ week, year, startsOn });
 });
 
-/** Years by hand: 2017 and 2023 begin on a Sunday and the next first full week is the 7th; 2020 and 2024 have 52. */
+/**
+ * Years by hand: 2017 and 2023 begin on a Sunday and the next first full week is the 7th; 2020 and
+ * 2024 have 52.
+ */
 test('week 53 is only of years that have it', () => {
   expect(weekOf('5323')).toEqual({ week: 53, year: 2023, startsOn: '2023-12-31' });
   expect(weekOf('5317').startsOn).toBe('2017-12-31');

@@ -20,8 +20,8 @@ test.each([
 });
 
 /**
- * Source: OpenStax, College Physics, chapter 13, example on the pressure of a tire: 7.00e5 Pa absolute at 18.0 °C
- * becomes 7.41e5 Pa at 35.0 °C.
+ * Source: OpenStax, College Physics, chapter 13, example on the pressure of a tire: 7.00e5 Pa
+ * absolute at 18.0 °C becomes 7.41e5 Pa at 35.0 °C.
  */
 test('the worked example of the textbook comes out', () => {
   const outsideKpa = atmosphereKpa(0);

@@ -3,8 +3,9 @@ import { BOLTS, clampForce, GRADES, ringGap } from '../../src/core/bench/ring';
 import { PSI_IN_KPA } from '../../src/core/base/units';
 
 /**
- * Tensile stress area from the thread itself. Source: ASME B1.1 for inch threads, As = 0.7854 (D − 0.9743 / n)², and
- * ISO 898-1 for metric ones, As = 0.7854 (d − 0.9382 P)²; both formulas recalled. The table keeps three figures.
+ * Tensile stress area from the thread itself. Source: ASME B1.1 for inch threads, As = 0.7854 (D −
+ * 0.9743 / n)², and ISO 898-1 for metric ones, As = 0.7854 (d − 0.9382 P)²; both formulas recalled.
+ * The table keeps three figures.
  */
 test('the stress areas are those of their threads', () => {
   for (const { diameterMm, pitchMm, stressMm2, thread } of Object.values(BOLTS)) {
@@ -14,7 +15,9 @@ test('the stress areas are those of their threads', () => {
   }
 });
 
-/** Source: SAE J429 and ISO 898-1, proof strength; recalled. 120 ksi is 827 MPa, 85 ksi is 586 MPa. */
+/**
+ * Source: SAE J429 and ISO 898-1, proof strength; recalled. 120 ksi is 827 MPa, 85 ksi is 586 MPa.
+ */
 test('proof strengths by grade and class', () => {
   expect(GRADES['8'].proofMpa).toBeCloseTo(120 * PSI_IN_KPA, 6);
   expect(Math.round(GRADES['5'].proofMpa)).toBe(586);
@@ -22,9 +25,10 @@ test('proof strengths by grade and class', () => {
 });
 
 /**
- * Source: Shigley’s Mechanical Engineering Design, bolted joints: T = K F d with K = 0.20 for a plated dry bolt, and 75 %
- * of the proof load for bolts used again; recalled. By hand for an M10 of class 8.8: proof 58.0 · 580 = 33.64 kN, three
- * quarters 25.23 kN, T = 0.20 · 25 230 · 0.010 = 50.46 N·m.
+ * Source: Shigley’s Mechanical Engineering Design, bolted joints: T = K F d with K = 0.20 for a
+ * plated dry bolt, and 75 % of the proof load for bolts used again; recalled. By hand for an M10 of
+ * class 8.8: proof 58.0 · 580 = 33.64 kN, three quarters 25.23 kN, T = 0.20 · 25 230 · 0.010 =
+ * 50.46 N·m.
  */
 test('a worked bolt: the torque for three quarters of proof', () => {
   const { result } = clampForce.run({

@@ -7,9 +7,10 @@ import {
 } from '../../src/core/fit/tires';
 
 /**
- * Source: UN Regulation No. 75, paragraph on tire dimensions: H = S1 x 0.01 Ra, D = d + 2H, and its table of
- * nominal rim diameters; ISO 5751 (motorcycle tires, metric series) computes with the same. Expected values are worked
- * by hand from the formula and the table, and stand as data: marking, H in mm, D in mm.
+ * Source: UN Regulation No. 75, paragraph on tire dimensions: H = S1 x 0.01 Ra, D = d + 2H, and its
+ * table of nominal rim diameters; ISO 5751 (motorcycle tires, metric series) computes with the
+ * same. Expected values are worked by hand from the formula and the table, and stand as data:
+ * marking, H in mm, D in mm.
  */
 const SIZES: [marking: string, heightMm: number, diameterMm: number][] = [
   ['150/70-17', 105, 642],

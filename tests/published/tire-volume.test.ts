@@ -1,8 +1,8 @@
 import { readTire, tireVolume } from '../../src/core/fit/tires';
 
 /**
- * Source: volume of a torus, V = 2 π² R r², as in any table of solids; a round section is one whose height is its
- * width.
+ * Source: volume of a torus, V = 2 π² R r², as in any table of solids; a round section is one whose
+ * height is its width.
  */
 test('a tire of round section holds what a torus holds', () => {
   const { sectionWidthMm, sectionHeightMm, rimDiameterMm } = readTire('3.00-21');

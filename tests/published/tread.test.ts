@@ -2,7 +2,10 @@ import { findRule } from '../../src/core/base/rules';
 import { treadWear } from '../../src/core/fit/tires';
 import { INCH_IN_MM } from '../../src/core/base/units';
 
-/** Source: 49 CFR 571.119 (FMVSS 119), S6.4: treadwear indicators of motorcycle tires show at 1/32 inch. */
+/**
+ * Source: 49 CFR 571.119 (FMVSS 119), S6.4: treadwear indicators of motorcycle tires show at 1/32
+ * inch.
+ */
 const INDICATOR_IN = 1 / 32;
 
 test('the wear indicator of a motorcycle tire is 0.8 mm, and a shop may not set its road minimum far below it', () => {
@@ -25,9 +28,8 @@ test('down to the indicator itself, by hand: (5 − 0.79375) / 1 mm in 1000 km',
 });
 
 /**
- * Source: NIST/SEMATECH e-Handbook of Statistical Methods, section 1.3.6.7.2, critical values of Student's t, column
- * 0.95:
- * 6.314 for 1 degree of freedom, 2.920 for 2, 2.132 for 4.
+ * Source: NIST/SEMATECH e-Handbook of Statistical Methods, section 1.3.6.7.2, critical values of
+ * Student's t, column 0.95: 6.314 for 1 degree of freedom, 2.920 for 2, 2.132 for 4.
  */
 test.each([
   [3, 6.314],

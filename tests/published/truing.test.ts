@@ -25,8 +25,9 @@ test('the once-a-turn part agrees with an independent least-squares fit, for sca
 });
 
 /**
- * The lowest tone of a steel beam under tension, by its characteristic equation, solved by bisection. Source: vibration
- * textbooks (a beam under axial tension, clamped at both ends); E 200 GPa and 7,850 kg/m³ from memory.
+ * The lowest tone of a steel beam under tension, by its characteristic equation, solved by
+ * bisection. Source: vibration textbooks (a beam under axial tension, clamped at both ends); E 200
+ * GPa and 7,850 kg/m³ from memory.
  */
 const clampedToneHz = (tensionN: number, lengthM: number, diameterM: number): number => {
   const stiffness = (200e9 * Math.PI * diameterM ** 4) / 64;

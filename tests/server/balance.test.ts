@@ -61,7 +61,8 @@ describe('weights on the rim', () => {
       data,
     });
     const [before, stuck] = [await count('g-3'), await count('g-5')];
-    // Two crimp-on pieces of 20 g for a spoked wheel, and one of a mass that the shelf does not have.
+    // Two crimp-on pieces of 20 g for a spoked wheel, and one of a mass that the shelf does not
+    // have.
     const pieces = [
       { massG: 20, deg: 25, side: 'near' },
       { massG: 20, deg: 25, side: 'far' },
@@ -86,7 +87,8 @@ describe('weights on the rim', () => {
       })
       .expect(201);
     expect(await count('g-3')).toBe(before);
-    // A shelf that was miscounted gives what it has, never less than nothing, and gets no more than that back.
+    // A shelf that was miscounted gives what it has, never less than nothing, and gets no more than
+    // that back.
     db.prepare("UPDATE weights SET count = 1 WHERE id = 'g-3'").run();
     const again = {
       ...entry('handed-over', { to: 'Ned Ash', despite: DESPITE }, 'hand-over'),

@@ -9,7 +9,10 @@ type Agents = Record<Role, Awaited<ReturnType<ReturnType<typeof closedShop>['sig
 const MAY_RELEASE: Record<Role, boolean> = { owner: true, fitter: true, learner: false };
 const REASON = { by: PEOPLE.owner.who, why: 'a test of permissions' };
 
-/** The demo shop with everyone signed in, and a job that was handed over with every safety check on record. */
+/**
+ * The demo shop with everyone signed in, and a job that was handed over with every safety check on
+ * record.
+ */
 const shopAtWork = async () => {
   const shop = closedShop({ isDemo: true });
   const agents = Object.fromEntries(
@@ -61,7 +64,8 @@ describe('a release', () => {
         let stands = true;
         for (const role of chain) {
           const answer = await append(role, jobId, 'undo', { entryId: target });
-          // Each undo in the chain turns the release on or off: the same right, whatever the entry is called.
+          // Each undo in the chain turns the release on or off: the same right, whatever the entry
+          // is called.
           expect(answer.status).toBe(MAY_RELEASE[role] ? 201 : 403);
           if (answer.status === 201) {
             stands = !stands;

@@ -28,8 +28,8 @@ const peopleOf = (db: Db) =>
     .map((p) => p.name);
 
 /**
- * A shop after a power cut: database, journal and seal as they stood in the middle of the work, times but for their
- * last digits.
+ * A shop after a power cut: database, journal and seal as they stood in the middle of the work,
+ * times but for their last digits.
  */
 const shopCutOff = (write: (db: Db) => void): string => {
   const file = at('shop.sqlite');

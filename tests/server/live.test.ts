@@ -101,7 +101,9 @@ describe('the stream of the shop', () => {
     });
     return news;
   };
-  /** Waits until this was told of since the last look, in one piece or several, and nothing else. */
+  /**
+   * Waits until this was told of since the last look, in one piece or several, and nothing else.
+   */
   const expectNews = async (news: LiveNews[], expected: LiveNews) => {
     const told = () => news.reduce(newsTogether, {});
     for (let i = 0; i < 100 && !isDeepStrictEqual(told(), expected); i++) await sleep(50);

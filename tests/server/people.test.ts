@@ -60,7 +60,8 @@ describe('a secret', () => {
     expect(await isSecret('730418', one)).toBe(true);
     expect(await isSecret('730419', one)).toBe(false);
     expect(await isSecret('730418', null)).toBe(false);
-    // The best of several, as a ratio: whatever else the machine does, a name that nobody has costs about as much.
+    // The best of several, as a ratio: whatever else the machine does, a name that nobody has costs
+    // about as much.
     const bestOf = async (kept: string | null) => {
       const times: number[] = [];
       for (let i = 0; i < 7; i++) {

@@ -97,7 +97,8 @@ describe('guessing', () => {
     const [juna, osk] = [await signIn('owner'), await signIn('fitter')];
     for (let i = 0; i < FREE_TRIES; i++) await from('198.51.100.7', WRONG);
     await osk.get('/api/sessions/guessing').expect(403);
-    // One mistake from another address is none of it; spread over many, guesses are seen all the same.
+    // One mistake from another address is none of it; spread over many, guesses are seen all the
+    // same.
     await from('198.51.100.8', WRONG, PEOPLE.learner.who);
     const { body } = await juna.get('/api/sessions/guessing').expect(200);
     expect(body.guessing).toEqual([

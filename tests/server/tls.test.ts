@@ -94,7 +94,9 @@ describe('the shop’s own certificate', () => {
       false,
       ['sign'],
     );
-    /** Whether a client that trusts the root takes a certificate that was made with its stolen key. */
+    /**
+     * Whether a client that trusts the root takes a certificate that was made with its stolen key.
+     */
     const isTaken = async (...names: { type: 'dns' | 'ip'; value: string }[]): Promise<boolean> => {
       const keys = await webcrypto.subtle.generateKey(P256, true, ['sign', 'verify']);
       const cert = await X509CertificateGenerator.create({

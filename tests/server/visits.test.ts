@@ -348,7 +348,8 @@ describe('what is done once for the machine', () => {
     await append('f', 'step', { stepId: 'off-loosen' });
     expect(await ticked('f')).toEqual(['off-lift', 'off-loosen']);
     expect(await ticked('r')).toEqual(['off-lift']);
-    // A step that the other wheel does not have stays here: a hot exhaust is in the way of the rear one.
+    // A step that the other wheel does not have stays here: a hot exhaust is in the way of the rear
+    // one.
     await append('r', 'step', { stepId: 'off-cool' });
     expect(await ticked('f')).toEqual(['off-lift', 'off-loosen']);
     // Ticked at the other wheel as well it is there once.

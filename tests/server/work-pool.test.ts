@@ -68,7 +68,8 @@ describe('the pool of threads', () => {
     );
     const why = all.map((one) => (one.status === 'rejected' ? (one.reason as Error) : null));
     expect(why.filter((e) => e instanceof ServerBusy).length).toBeGreaterThan(4);
-    // Those that waited behind one that was stopped had their turn: each was stopped for its own time.
+    // Those that waited behind one that was stopped had their turn: each was stopped for its own
+    // time.
     expect(why.filter((e) => e instanceof InputError).length).toBeGreaterThanOrEqual(4);
     expect(why.every((e) => e instanceof ServerBusy || e instanceof InputError)).toBe(true);
     expect(await ask(pool, { give: 2 })).toBe(2);

@@ -113,8 +113,8 @@ export const record = (parts: Record<string, Joi.Schema>, says: string): Joi.Obj
     .required();
 
 /**
- * Rule values by key, each held to its rule's own bounds and choices; workings fall back to the shipped defaults for
- * those not given.
+ * Rule values by key, each held to its rule's own bounds and choices; workings fall back to the
+ * shipped defaults for those not given.
  */
 export const ruleValues = (): Joi.Schema =>
   Joi.object()

@@ -28,7 +28,9 @@ export const STATION_WORDS: Record<StationId, string> = {
   'hand-over': 'Hand over',
 };
 
-/** Stations that take a wheel off its machine or put it back: a loose wheel has nothing to do there. */
+/**
+ * Stations that take a wheel off its machine or put it back: a loose wheel has nothing to do there.
+ */
 export const MACHINE_STATIONS: readonly StationId[] = ['wheel-off', 'wheel-back'];
 
 /** Stations with steps at the machine: those, and the check after the ride. */

@@ -82,7 +82,10 @@ export const worse = (a: Verdict | null, b: Verdict): Verdict =>
 export const defineWorking = <Input extends object, Result>(definition: {
   name: string;
   says: string;
-  /** Described once it is first asked for: a page, or a start of the server, needs few of all workings. */
+  /**
+   * Described once it is first asked for: a page, or a start of the server, needs few of all
+   * workings.
+   */
   input(): { [Field in keyof Required<Input>]: Joi.Schema };
   example: Input;
   work(input: Input, show: Show): Result;
@@ -143,7 +146,9 @@ export const SILENT: Show = {
 export type Attempt<Result, Input = unknown> =
   { ok: true; working: Working<Result, Input> } | { ok: false; problem: InputProblem };
 
-/** Runs a working and turns bad input into a value, for screens that compute while the fitter types. */
+/**
+ * Runs a working and turns bad input into a value, for screens that compute while the fitter types.
+ */
 export const attempt = <Input, Result>(
   definition: WorkingDefinition<Input, Result>,
   input: Input,

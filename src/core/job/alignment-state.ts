@@ -1,6 +1,9 @@
 import type { ChainSide, Gaps } from '../bench/drive';
 
-/** Play of chain or belt in the middle of its lower run, at several places; `pitchMm` is null when not known. */
+/**
+ * Play of chain or belt in the middle of its lower run, at several places; `pitchMm` is null when
+ * not known.
+ */
 export interface SlackData {
   when: 'before' | 'after';
   placesMm: number[];
@@ -33,6 +36,9 @@ export interface AlignmentState {
   string: StringData | null;
 }
 
-/** The alignment step is done once the slack is read after the last turn, and the wheel by its marks or by a string. */
+/**
+ * The alignment step is done once the slack is read after the last turn, and the wheel by its marks
+ * or by a string.
+ */
 export const alignedSteps = ({ slack, marks, string }: AlignmentState): readonly string[] =>
   slack.after && (marks || string) ? ['back-align'] : [];

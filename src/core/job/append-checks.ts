@@ -11,8 +11,8 @@ const targetsOf = (log: readonly Entry[]): Entry[] => [
 ];
 
 /**
- * Throws `InputError` for an undo or a correction whose target is not in this log, does not stand, or opens the job, and for a
- * photo that the shop does not have.
+ * Throws `InputError` for an undo or a correction whose target is not in this log, does not stand,
+ * or opens the job, and for a photo that the shop does not have.
  */
 export const checkTargets = (
   log: readonly Entry[],
@@ -55,8 +55,10 @@ export const checkTargets = (
 };
 
 /**
- * Throws `InputError` for a release that may not stand; `fromSeq` is the last entry before the append. A release that begins to stand needs every safety check on record, or a person who releases it anyway and why. One
- * that an undo brings back needs all of them: what was accepted then may not be what is open now.
+ * Throws `InputError` for a release that may not stand; `fromSeq` is the last entry before the
+ * append. A release that begins to stand needs every safety check on record, or a person who
+ * releases it anyway and why. One that an undo brings back needs all of them: what was accepted
+ * then may not be what is open now.
  */
 export const checkRelease = (begun: readonly Entry[], fromSeq: number, state: JobState): void => {
   const release = begun.find(

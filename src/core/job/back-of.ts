@@ -61,7 +61,8 @@ export const discOf = (
   attempt(discRunout, { readings, rules: state.rules, ...(limitMm === null ? {} : { limitMm }) });
 
 /**
- * What the machine is to be taught. `otherKpa` is what was set at the other wheel of the visit; null where nobody knows.
+ * What the machine is to be taught. `otherKpa` is what was set at the other wheel of the visit;
+ * null where nobody knows.
  */
 export const teachingOf = (state: JobState, otherKpa: number | null) => {
   const { machine, wheel, pressureSet } = state;
@@ -79,7 +80,10 @@ export const teachingOf = (state: JobState, otherKpa: number | null) => {
   });
 };
 
-/** A step that a point is proved by: ticked or not; null where this wheel's procedure does not have it. */
+/**
+ * A step that a point is proved by: ticked or not; null where this wheel's procedure does not have
+ * it.
+ */
 const tickOf = (state: JobState, ids: ReadonlySet<string>, stepId: string): boolean | null =>
   ids.has(stepId) ? Boolean(state.steps[stepId]) : null;
 
@@ -146,7 +150,9 @@ export const backDoubts = (state: JobState): string[] => {
   );
 };
 
-/** Until when it cools after its test ride, ISO 8601; null before the ride, or where nobody rode. */
+/**
+ * Until when it cools after its test ride, ISO 8601; null before the ride, or where nobody rode.
+ */
 export const coolUntil = (state: JobState): string | null =>
   state.ride && state.ride.how !== 'refused'
     ? new Date(

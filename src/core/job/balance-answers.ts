@@ -25,7 +25,10 @@ export interface Counter {
   limitG: number;
 }
 
-/** The pieces against a counterweight, from all that is known of wheel and shelf; `mostSteps` for a longer search. */
+/**
+ * The pieces against a counterweight, from all that is known of wheel and shelf; `mostSteps` for a
+ * longer search.
+ */
 export const placeFor = (
   { stock, positions, sides, rimMm, clearOf, rimWidthMm, rules }: BalanceQuestion,
   counter: Counter,

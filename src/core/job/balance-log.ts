@@ -8,13 +8,18 @@ export interface BalanceHintData {
   onDate: string;
 }
 
-/** The weights that stay on, all others off; `residualG` as calculated then, null before any reading. */
+/**
+ * The weights that stay on, all others off; `residualG` as calculated then, null before any
+ * reading.
+ */
 export interface WeightsData {
   pieces: Piece[];
   residualG: number | null;
 }
 
-/** The end of a balancing: the estimate then, and the chance that it is within the shop’s tolerance. */
+/**
+ * The end of a balancing: the estimate then, and the chance that it is within the shop’s tolerance.
+ */
 export interface BalancedData {
   heavyMassG: number;
   heavyDeg: number;
@@ -69,7 +74,10 @@ export const placeTrial = (log: BalanceLog, pieces: Piece[]): BalanceLog => ({
 const isSame = (a: readonly Piece[], b: readonly Piece[]): boolean =>
   a.length === b.length && a.every((p, i) => p.massG === b[i]?.massG && p.deg === b[i]?.deg);
 
-/** The balancing after the weights that stay went on. A trial that becomes permanent is no new placement. */
+/**
+ * The balancing after the weights that stay went on. A trial that becomes permanent is no new
+ * placement.
+ */
 export const placeWeights = (log: BalanceLog, weights: WeightsData): BalanceLog => ({
   ...log,
   on: weights.pieces,

@@ -39,7 +39,8 @@ export const isMassKnown = ({
   2 * NINE_OF_TEN * alongG < heavyMassG;
 
 /**
- * What is believed of the heavy spot, drawn from the axle outward: the region that holds 90 of 100, and its middle.
+ * What is believed of the heavy spot, drawn from the axle outward: the region that holds 90 of 100,
+ * and its middle.
  */
 export const beliefMark = (
   estimate: Pick<BalanceEstimate, 'region' | 'heavyMassG' | 'heavyDeg' | 'alongG'>,
@@ -60,7 +61,10 @@ export const beliefMark = (
   };
 };
 
-/** The pieces that are on beside those that are to be put on: what stays, what comes off, what is new. */
+/**
+ * The pieces that are on beside those that are to be put on: what stays, what comes off, what is
+ * new.
+ */
 export const changeMarks = (
   on: readonly Pick<Piece, 'massG' | 'deg'>[],
   next: readonly Pick<Piece, 'massG' | 'deg'>[],

@@ -36,7 +36,10 @@ export interface BalanceQuestion {
 const MAX_KINDS = 12;
 const MAX_SEEN = 40;
 
-/** Once round the rim at the bead seat, where stuck pieces lie; undefined where the rim's diameter is not known. */
+/**
+ * Once round the rim at the bead seat, where stuck pieces lie; undefined where the rim's diameter
+ * is not known.
+ */
 const rimRoundMm = (wheel: Wheel, marking: string): number | undefined => {
   const tire = attempt(tireSize, { marking });
   const acrossMm =
@@ -45,13 +48,16 @@ const rimRoundMm = (wheel: Wheel, marking: string): number | undefined => {
   return acrossMm === undefined ? undefined : Math.PI * acrossMm;
 };
 
-/** Where weights go on a wheel: by the shop's rule; of a ring wheel on the inner face alone, clear of the ring. */
+/**
+ * Where weights go on a wheel: by the shop's rule; of a ring wheel on the inner face alone, clear
+ * of the ring.
+ */
 export const sidesOf = ({ build }: Pick<Wheel, 'build'>, rules: RuleValues): Sides =>
   build === 'beadlock' ? 'inner' : (ruleWord('balance.sides', rules) as Sides);
 
 /**
- * Weights of this shop that hold on this wheel: crimp-on at spokes, stuck ones on a cast face, an inner face, or where
- * no crimp-on is left.
+ * Weights of this shop that hold on this wheel: crimp-on at spokes, stuck ones on a cast face, an
+ * inner face, or where no crimp-on is left.
  */
 export const weightsFor = (
   wheel: Wheel,
@@ -69,8 +75,8 @@ export const weightsFor = (
 };
 
 /**
- * What is asked of the workings of balancing, from a job's log and the weights in stock; null before the wheel is
- * known.
+ * What is asked of the workings of balancing, from a job's log and the weights in stock; null
+ * before the wheel is known.
  */
 export const balanceQuestion = (
   { wheel, rules, balance, chosen }: JobState,
@@ -110,8 +116,8 @@ export const heavyAgainst = (pieces: readonly MassVector[]): MassVector => {
 };
 
 /**
- * Where the wheel with its tire is heavy: as believed at the end, or the middle of its rests with nothing on; null
- * before either.
+ * Where the wheel with its tire is heavy: as believed at the end, or the middle of its rests with
+ * nothing on; null before either.
  */
 export const heavyOf = ({
   balanced,

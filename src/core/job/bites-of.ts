@@ -26,7 +26,9 @@ export const rimDiameterMm = (state: JobState): number | null => {
   }
 };
 
-/** What was measured of the job's rim, where it fits the bead; null where it was not, or cannot be. */
+/**
+ * What was measured of the job's rim, where it fits the bead; null where it was not, or cannot be.
+ */
 export const rimProfileOf = (state: JobState): RimProfile | null => {
   const beadMm = rimDiameterMm(state);
   const { flangeMm = null, wellMm = null, wellToFlangeMm: axialMm = null } = state.wheel ?? {};

@@ -17,11 +17,14 @@ export interface Written<Data> {
 interface EntryPolicy {
   /** Who writes it. Entries of the server open a job: they are neither undone nor replaced. */
   author: 'anyone' | 'server';
-  /** `machine`: done once, and copied to the other wheels of the visit that are still on the bench. */
+  /**
+   * `machine`: done once, and copied to the other wheels of the visit that are still on the bench.
+   */
   scope: 'wheel' | 'machine';
   /**
-   * What it can move between shelf, wheel record and job. `none`: nothing. `record`: after the hand-over the wheel record is
-   * settled again. `parts`: it also changes which parts the job wants.
+   * What it can move between shelf, wheel record and job. `none`: nothing. `record`: after the
+   * hand-over the wheel record is settled again. `parts`: it also changes which parts the job
+   * wants.
    */
   stock: 'none' | 'record' | 'parts';
   /** What its author needs, and whoever takes it back. */
@@ -65,8 +68,8 @@ export interface EntryDefinition<Data, State> extends EntryPolicy {
 }
 
 /**
- * Defines a kind of entry. `Own` is the part of the job's state that it adds, with its `initial` value; `Other` is what
- * it reads or changes of other kinds.
+ * Defines a kind of entry. `Own` is the part of the job's state that it adds, with its `initial`
+ * value; `Other` is what it reads or changes of other kinds.
  */
 export const defineEntry = <Data, Own extends object = object, Other extends object = object>(
   definition: EntryDefinition<Data, Own & Other> & { initial: Own },

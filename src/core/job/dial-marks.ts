@@ -12,7 +12,10 @@ import type { StationId } from '../base/stations';
 /** Writes a length. */
 type SayLength = (mm: number) => string;
 
-/** Start, finish, keeper and every bite in its order; `bite` is the one at hand, those before it are done. */
+/**
+ * Start, finish, keeper and every bite in its order; `bite` is the one at hand, those before it are
+ * done.
+ */
 const levers = (state: JobState, step: Step, bite: number): DialMark[] => {
   const off = step.shows === 'levers-off';
   const plan = bitesOf(state, off ? 'off' : 'on');
@@ -45,7 +48,10 @@ const levers = (state: JobState, step: Step, bite: number): DialMark[] => {
   ];
 };
 
-/** The bolts of the ring at hand in their places, the next one lit, and its last round of the feeler. */
+/**
+ * The bolts of the ring at hand in their places, the next one lit, and its last round of the
+ * feeler.
+ */
 const ringMarks = (state: JobState, sayMm: SayLength): DialMark[] => {
   const ring = ringOf(state);
   if (!ring) return [];
@@ -74,7 +80,8 @@ const ringMarks = (state: JobState, sayMm: SayLength): DialMark[] => {
 };
 
 /**
- * What the dial shows at a station, for the step at hand, and for the bite at hand while levering; `say` writes masses.
+ * What the dial shows at a station, for the step at hand, and for the bite at hand while levering;
+ * `say` writes masses.
  */
 export const dialMarks = (
   state: JobState,

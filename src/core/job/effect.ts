@@ -2,7 +2,10 @@ import type { Right } from '../shop/auth';
 import { definitionOf, type Entry } from './entries';
 import { effectiveEntries } from './fold-job';
 
-/** The entries whose standing an append changes, in either direction: written, undone, brought back or replaced. */
+/**
+ * The entries whose standing an append changes, in either direction: written, undone, brought back
+ * or replaced.
+ */
 export interface Effect {
   /** Stand now and did not before. */
   begun: Entry[];
@@ -14,7 +17,10 @@ export interface Effect {
 const reachesBack = (entry: Entry): boolean =>
   entry.kind === 'undo' || entry.replaces !== undefined;
 
-/** The effect of the entries of a log after the first `before`: what they bring about, whatever they are called. */
+/**
+ * The effect of the entries of a log after the first `before`: what they bring about, whatever they
+ * are called.
+ */
 export const effectOf = (log: readonly Entry[], before: number): Effect => {
   const more = log.slice(before);
   if (!more.some(reachesBack)) return { begun: more, ended: [] };

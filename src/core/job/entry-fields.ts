@@ -11,7 +11,10 @@ export const PHOTO_ID = Joi.string()
   .pattern(/^[0-9a-f]{64}$/)
   .required()
   .meta({ expected: 'the id that keeping the photograph gave, 64 hex digits' });
-/** The instrument that made a reading; null when it was typed, missing in entries of an earlier version. */
+/**
+ * The instrument that made a reading; null when it was typed, missing in entries of an earlier
+ * version.
+ */
 export const device = maybe(text(40, 'The instrument')).optional().default(null);
 export const altitude = quantity('m', -500, 9000, 'Altitude').optional().default(0);
 export const mass = quantity('g', 0.5, 500, 'The mass');

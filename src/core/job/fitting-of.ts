@@ -104,7 +104,8 @@ export interface Choice {
 }
 
 /**
- * Width and diameter of the rim; a code without a diameter gives way to the tire's. Throws `InputError` for the tire.
+ * Width and diameter of the rim; a code without a diameter gives way to the tire's. Throws
+ * `InputError` for the tire.
  */
 const rimOf = (wheel: Wheel, marking: string) => {
   const rim = tryRimCode(wheel.rimCode);
@@ -114,11 +115,15 @@ const rimOf = (wheel: Wheel, marking: string) => {
   };
 };
 
-/** The diameter of a wheel's rim, in inches: by its code, else by the tire that is on it. Throws `InputError` for that. */
+/**
+ * The diameter of a wheel's rim, in inches: by its code, else by the tire that is on it. Throws
+ * `InputError` for that.
+ */
 export const rimDiameterOf = (wheel: Wheel): number => rimOf(wheel, wheel.tireMarking).diameterIn;
 
 /**
- * Tube, rim lock, strip and stem for a choice; null where one has nothing to say. Throws `InputError` for the tire.
+ * Tube, rim lock, strip and stem for a choice; null where one has nothing to say. Throws
+ * `InputError` for the tire.
  */
 export const partPicksOf = (
   state: JobState,
@@ -246,8 +251,8 @@ const boltsOf = ({ build, ringTorqueNm, rimBoltTorqueNm }: Wheel): Fastener[] =>
 };
 
 /**
- * What to lay out for a choice, as a working; null before the job has its machine and wheel. Throws `InputError` for
- * the tire.
+ * What to lay out for a choice, as a working; null before the job has its machine and wheel. Throws
+ * `InputError` for the tire.
  */
 export const toolsOf = (
   state: JobState,

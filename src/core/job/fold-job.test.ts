@@ -160,7 +160,10 @@ describe('corrections and undo', () => {
     expect(undoTarget(l.log)?.id).toBe(better);
   });
 
-  /** A log of random entries, corrections of any earlier entry of the same kind, and undos of anything. */
+  /**
+   * A log of random entries, corrections of any earlier entry of the same kind, and undos of
+   * anything.
+   */
   const anyLog = fc
     .array(
       fc.record({

@@ -3,8 +3,9 @@ import { emptyJob, type JobState } from './job-state';
 import { withSteps } from './steps-done';
 
 /**
- * The entries that stand, in the order they count: undone ones gone, a correction in the place of what it replaces.
- * An undo may itself be undone. Undoing an entry leaves the log as if it had never been written.
+ * The entries that stand, in the order they count: undone ones gone, a correction in the place of
+ * what it replaces. An undo may itself be undone. Undoing an entry leaves the log as if it had
+ * never been written.
  */
 export const effectiveEntries = (log: readonly Entry[]): Entry[] => {
   const undone = new Set<string>();
@@ -39,10 +40,16 @@ const withEntry = <K extends EntryKind>(state: JobState, entry: EntryOf<K>): Job
 export const withNext = (state: JobState, entry: Entry): JobState =>
   withEntry<EntryKind>(state, entry);
 
-/** What the standing entries of a log amount to, applied in order. Whether a release still stands is up to `foldJob`. */
+/**
+ * What the standing entries of a log amount to, applied in order. Whether a release still stands is
+ * up to `foldJob`.
+ */
 export const foldEntries = (log: readonly Entry[]): JobState =>
   effectiveEntries(log).reduce(withNext, emptyJob());
 
-/** The id of the newest standing entry of a kind, which a correction would replace; undefined when there is none. */
+/**
+ * The id of the newest standing entry of a kind, which a correction would replace; undefined when
+ * there is none.
+ */
 export const standingId = (log: readonly Entry[], kind: Entry['kind']): string | undefined =>
   effectiveEntries(log).findLast((e) => e.kind === kind)?.id;

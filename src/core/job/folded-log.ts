@@ -21,8 +21,9 @@ export const NO_LOG: FoldedLog = {
 };
 
 /**
- * A log that has grown, folded on from what it amounted to: the same as the whole log folded from the start, at the cost
- * of what came. What undoes or corrects an earlier entry is folded from the start.
+ * A log that has grown, folded on from what it amounted to: the same as the whole log folded from
+ * the start, at the cost of what came. What undoes or corrects an earlier entry is folded from the
+ * start.
  */
 export const foldedOn = (before: FoldedLog, more: readonly Entry[]): FoldedLog => {
   if (more.length === 0) return before;
@@ -38,5 +39,7 @@ export const foldedOn = (before: FoldedLog, more: readonly Entry[]): FoldedLog =
   };
 };
 
-/** The state of a job: its standing entries applied in order, and whether its release still stands. */
+/**
+ * The state of a job: its standing entries applied in order, and whether its release still stands.
+ */
 export const foldJob = (log: readonly Entry[]): JobState => foldedOn(NO_LOG, log).state;

@@ -107,7 +107,10 @@ const everyStep = (l: Log) => {
   for (const { id, station } of stepsOf(foldJob(l.log))) l.add('step', { stepId: id }, { station });
 };
 
-/** Jobs of every kind of wheel, at different ends: by the book, half done, and doubtful in every way. */
+/**
+ * Jobs of every kind of wheel, at different ends: by the book, half done, and doubtful in every
+ * way.
+ */
 const JOBS: Record<string, () => Log> = {
   'a dirt rear wheel by the book': () => {
     const l = logOf().open(

@@ -23,7 +23,10 @@ interface JobCard {
   doubts: string[];
   rechecks: Recheck[];
   notes: string[];
-  /** Handed over though the log did not prove all: by whom, why, and what; null where it did, or is not handed over. */
+  /**
+   * Handed over though the log did not prove all: by whom, why, and what; null where it did, or is
+   * not handed over.
+   */
   despite: string | null;
 }
 
@@ -201,7 +204,10 @@ const RIDE_WORDS = {
   refused: 'refused',
 } as const;
 
-/** What was done before it left: the ride, what the machine was taught, the points that are proved, the old tire. */
+/**
+ * What was done before it left: the ride, what the machine was taught, the points that are proved,
+ * the old tire.
+ */
 const leaveRows = (state: JobState, q: Quantity): [string, string][] => {
   const { ride, taught, handedOver } = state;
   const { points, missing } = readyOf(state).result;
@@ -239,7 +245,10 @@ const despiteText = (state: JobState): string | null => {
 /** Mean of what was measured at several places. */
 const mean = (all: readonly number[]): number => all.reduce((a, b) => a + b, 0) / all.length;
 
-/** Of a wheel that is held by bolts: how its beads are crushed, how far its bolts are, and what was taped. */
+/**
+ * Of a wheel that is held by bolts: how its beads are crushed, how far its bolts are, and what was
+ * taped.
+ */
 const clampedRows = (state: JobState, q: Quantity): [string, string][] => {
   const ring = ringOf(state);
   const crushed = BEAD_SIDES.flatMap((side): [string, string][] => {

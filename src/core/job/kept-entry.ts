@@ -21,7 +21,10 @@ const around = {
 };
 const aroundSchema = Joi.object(around).required();
 
-/** Rules are kept by the keys and values that an earlier program had too: which of them stand, the log's reader says. */
+/**
+ * Rules are kept by the keys and values that an earlier program had too: which of them stand, the
+ * log's reader says.
+ */
 const keptRules = Joi.object({
   values: Joi.object()
     .pattern(/^[a-z][a-zA-Z0-9.-]{1,60}$/, Joi.alternatives(Joi.number(), Joi.string().max(60)))
@@ -33,7 +36,10 @@ const OF_SERVER = 'of';
 const namesAnother = (kind: EntryKind): boolean =>
   dataSchema(kind).$_terms.keys!.some((k: { key: string }) => k.key === OF_SERVER);
 
-/** What an entry of a kind holds once it stands in a log: the server may have named the entry that it follows from. */
+/**
+ * What an entry of a kind holds once it stands in a log: the server may have named the entry that
+ * it follows from.
+ */
 export const keptEntrySchema = (kind: EntryKind): Joi.ObjectSchema =>
   Joi.object({
     ...around,

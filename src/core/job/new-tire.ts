@@ -8,7 +8,10 @@ interface NewTire {
   arrows: boolean;
 }
 
-/** The tire that goes on; before one is chosen it is taken to have a light mark and an arrow, as most do. */
+/**
+ * The tire that goes on; before one is chosen it is taken to have a light mark and an arrow, as
+ * most do.
+ */
 export const newTireOf = ({ chosen }: Pick<JobState, 'chosen'>): NewTire => ({
   lightMark: chosen?.lightMark ?? true,
   arrows: chosen?.arrows !== 'none',

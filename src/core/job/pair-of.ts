@@ -20,17 +20,28 @@ export interface PairNow {
   rollouts: { left: Attempt<Rollout> | null; right: Attempt<Rollout> | null };
   /** At the measuring pressure; null until both were taped. */
   match: Attempt<RolloutMatch> | null;
-  /** As they were taped last, where that was at two pressures: the smaller one corrected with air. Null otherwise. */
+  /**
+   * As they were taped last, where that was at two pressures: the smaller one corrected with air.
+   * Null otherwise.
+   */
   aired: { match: Attempt<RolloutMatch>; leftKpa: number; rightKpa: number } | null;
 }
 
-/** Two pressures of a gauge that differ by less are one. Basis: memory, a gauge for low pressures. */
+/**
+ * Two pressures of a gauge that differ by less are one. Basis: memory, a gauge for low pressures.
+ */
 const SAME_KPA = 1.5;
 
-/** On which side of the machine a wheel counts: a sidecar's rear wheel is the left one of the two here. */
+/**
+ * On which side of the machine a wheel counts: a sidecar's rear wheel is the left one of the two
+ * here.
+ */
 const isLeft = ({ position }: Wheel): boolean => position.startsWith('left') || position === 'rear';
 
-/** The other wheel that it makes a pair with; null for one alone. Of a driven axle, the one at the same end. */
+/**
+ * The other wheel that it makes a pair with; null for one alone. Of a driven axle, the one at the
+ * same end.
+ */
 export const partnerOf = (wheel: Wheel, wheels: readonly Wheel[]): Wheel | null =>
   wheel.pair === null
     ? null
@@ -89,7 +100,10 @@ export const pairNow = (one: Wheel, other: Wheel, rules: RuleValues): PairNow =>
   };
 };
 
-/** How the beads of both wheels are crushed, beside each other; null until a bead of the left one was measured. */
+/**
+ * How the beads of both wheels are crushed, beside each other; null until a bead of the left one
+ * was measured.
+ */
 export const pairCrush = (
   pair: Pick<PairNow, 'left' | 'right'>,
   beads: { left: readonly BeadMeasured[]; right: readonly BeadMeasured[] },
@@ -105,8 +119,8 @@ export const pairCrush = (
       });
 
 /**
- * What a job's wheel is doubtful for beside its partner: the pair does not match, or nobody can know. The tire that goes
- * on counts with what was taped in the job.
+ * What a job's wheel is doubtful for beside its partner: the pair does not match, or nobody can
+ * know. The tire that goes on counts with what was taped in the job.
  */
 export const pairDoubts = (state: JobState, wheels: readonly Wheel[]): string[] => {
   const { wheel, chosen, tapes, rules } = state;

@@ -11,12 +11,17 @@ export interface Recheck {
   look: JobLook;
 }
 
-/** What a job asks to be looked at again, and the look that closed it; null while nobody has looked. */
+/**
+ * What a job asks to be looked at again, and the look that closed it; null while nobody has looked.
+ */
 interface JobDue extends Recheck {
   closed: LookedAgain | null;
 }
 
-/** When to look again: the dates in the log, or from the day of the work by rule. `onDate` YYYY-MM-DD. */
+/**
+ * When to look again: the dates in the log, or from the day of the work by rule. `onDate`
+ * YYYY-MM-DD.
+ */
 export const recheckDates = (state: JobState, onDate: string): Recheck[] => {
   if (state.rechecks.length > 0)
     return state.rechecks
@@ -41,8 +46,8 @@ export const recheckDates = (state: JobState, onDate: string): Recheck[] => {
 };
 
 /**
- * All that a handed-over job asks to be looked at again, its tire's age included; none before. A look at the age does
- * not close it: it moves it.
+ * All that a handed-over job asks to be looked at again, its tire's age included; none before. A
+ * look at the age does not close it: it moves it.
  */
 export const jobDues = (state: JobState): JobDue[] => {
   if (!state.handedOver) return [];

@@ -26,14 +26,19 @@ const logBy = (acts: readonly Act[]): readonly Entry[] => {
   return l.log;
 };
 
-/** Whether an entry stands in a log: no undo of it that stands itself comes later. Told without the fold. */
+/**
+ * Whether an entry stands in a log: no undo of it that stands itself comes later. Told without the
+ * fold.
+ */
 const stands = (log: readonly Entry[], id: string): boolean =>
   !log.some((e) => e.kind === 'undo' && e.data.entryId === id && stands(log, e.id));
 
 const hasPressure = (log: readonly Entry[]): boolean =>
   log.some((e) => e.kind === 'pressure-set' && stands(log, e.id));
 
-/** The number of the entry that withdrew the proof of the last standing release; null when none did. */
+/**
+ * The number of the entry that withdrew the proof of the last standing release; null when none did.
+ */
 const withdrawnAt = (log: readonly Entry[]): number | null => {
   const release = log.findLast((e) => e.kind === 'handed-over' && stands(log, e.id));
   if (!release || !hasPressure(log.slice(0, release.seq))) return null;

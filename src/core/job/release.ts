@@ -29,7 +29,8 @@ export const isPlain = (entry: Entry): boolean =>
 const missingOf = (state: JobState): PointReport[] => readyOf(state).result.missing;
 
 /**
- * The first entry from `from` on after which a check is open that was not accepted; `state` is that of the log before it.
+ * The first entry from `from` on after which a check is open that was not accepted; `state` is that
+ * of the log before it.
  */
 const firstWithdrawal = (
   log: readonly Entry[],
@@ -57,11 +58,11 @@ const releaseIdOf = (log: readonly Entry[], before: Checked): string | undefined
 };
 
 /**
- * What the last standing release of a log rests on; null when there is none. `before` is the same for a beginning of the
- * log: what was found there stays, so that a log that grows costs what came.
+ * What the last standing release of a log rests on; null when there is none. `before` is the same
+ * for a beginning of the log: what was found there stays, so that a log that grows costs what came.
  *
- * The log is replayed from the release on, entry by entry. Proof entered again after it was withdrawn does not restore the
- * release: a person has to look and release again.
+ * The log is replayed from the release on, entry by entry. Proof entered again after it was
+ * withdrawn does not restore the release: a person has to look and release again.
  */
 export const releaseProof = (log: readonly Entry[], before: Checked): ReleaseProof | null => {
   const releaseId = releaseIdOf(log, before);

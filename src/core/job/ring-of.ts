@@ -45,7 +45,9 @@ export interface RingNow {
 
 const PASSES = [1, 2] as const;
 
-/** The rings of the job's wheel: one on the outside, one on each side, or the bolts of a split rim. */
+/**
+ * The rings of the job's wheel: one on the outside, one on each side, or the bolts of a split rim.
+ */
 export const ringsOf = ({ wheel }: Pick<JobState, 'wheel'>): readonly RingName[] => {
   if (wheel?.build === 'split') return ['rim'];
   if (wheel?.build !== 'beadlock') return [];
@@ -100,10 +102,15 @@ export const crushOf = ({ beads, wheel, rules }: JobState): Attempt<BeadCrush> |
     : attempt(beadCrush, { beads: measured, rings: Math.max(1, ringsOf({ wheel }).length), rules });
 };
 
-/** A ring's bolt circle that nobody measured, for the clamp of each millimetre alone. Basis: memory. */
+/**
+ * A ring's bolt circle that nobody measured, for the clamp of each millimetre alone. Basis: memory.
+ */
 const USUAL_CIRCLE_MM = 300;
 
-/** What the maker's torque clamps a ring with, by the record; null where bolts, size, grade or torque are not known. */
+/**
+ * What the maker's torque clamps a ring with, by the record; null where bolts, size, grade or
+ * torque are not known.
+ */
 export const clampOf = (wheel: Wheel, rules: RuleValues): Attempt<ClampForce> | null => {
   const {
     ringTorqueNm: torqueNm,
@@ -154,7 +161,10 @@ export const rolloutOf = (
   return readings.length === 0 ? null : attempt(rollout, { readings, rules: state.rules });
 };
 
-/** Whether a bolt of the clamped wheel may be touched, by what was noted of its air; null for other wheels. */
+/**
+ * Whether a bolt of the clamped wheel may be touched, by what was noted of its air; null for other
+ * wheels.
+ */
 export const airOutOf = (state: JobState): Attempt<SplitRim> | null => {
   const { wheel, airOut, chosen } = state;
   if (!wheel || ringsOf(state).length === 0) return null;

@@ -64,6 +64,9 @@ const REPORTS: Partial<Record<StationId, (state: JobState) => Findings>> = {
   'tire-on': tireOn,
 };
 
-/** What a clamped wheel wants at a station beside its steps, and what is doubtful; nothing for other wheels. */
+/**
+ * What a clamped wheel wants at a station beside its steps, and what is doubtful; nothing for other
+ * wheels.
+ */
 export const clampedReport = (state: JobState, station: StationId): Findings =>
   ringsOf(state).length === 0 ? NOTHING : (REPORTS[station]?.(state) ?? NOTHING);

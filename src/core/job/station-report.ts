@@ -251,7 +251,9 @@ const balance = ({ balance: it, rules }: JobState): Findings => {
   );
 };
 
-/** What the chain still wants measured; nothing where there is none, or its station has not begun. */
+/**
+ * What the chain still wants measured; nothing where there is none, or its station has not begun.
+ */
 const slackWant = (state: JobState): Want[] => {
   const isAsked = stepsOf(state, 'wheel-back').some((s) => s.reads === 'chain');
   return isAsked

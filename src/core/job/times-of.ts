@@ -29,7 +29,8 @@ const count = (times: Times, log: readonly Entry[], i: number, breakS: number): 
 
 /**
  * Time spent at each station and on each step: from the entry before it to the entry that ends it.
- * A gap longer than the rule `bench.breakMinutes` is a break and counts for nothing, as does what was undone.
+ * A gap longer than the rule `bench.breakMinutes` is a break and counts for nothing, as does what
+ * was undone.
  */
 export const timesOf = (log: readonly Entry[]): Times => {
   const standing = new Set(effectiveEntries(log).map((e) => e.id));
@@ -41,7 +42,10 @@ export const timesOf = (log: readonly Entry[]): Times => {
   return times;
 };
 
-/** The times of a log whose last `more` entries came to what was counted `before`; they undo and correct nothing. */
+/**
+ * The times of a log whose last `more` entries came to what was counted `before`; they undo and
+ * correct nothing.
+ */
 export const timesOn = (before: Times, log: readonly Entry[], more: number): Times => {
   const times: Times = { stations: { ...before.stations }, steps: { ...before.steps } };
   const breakS = breakSeconds(log);

@@ -15,8 +15,8 @@ export const runoutOf = (state: JobState, readings: RunoutReading[]) =>
   attempt(runout, { readings, build: state.wheel?.build ?? 'cast', rules: state.rules });
 
 /**
- * Which nipples to turn by these readings, or why that cannot be said; null where there are none to turn, or the wheel is
- * not known well enough. The turns before them tell how this wheel moves.
+ * Which nipples to turn by these readings, or why that cannot be said; null where there are none to
+ * turn, or the wheel is not known well enough. The turns before them tell how this wheel moves.
  */
 export const trueAdviceOf = (state: JobState, readings: RunoutReading[], firstTo: FirstTo) => {
   const diameterMm = rimDiameterMm(state);

@@ -40,7 +40,10 @@ export interface WheelHistory {
   life: LifeEvent[];
 }
 
-/** How far the tire that came off ran on this wheel: since the job before, where that put one on and read the odometer. */
+/**
+ * How far the tire that came off ran on this wheel: since the job before, where that put one on and
+ * read the odometer.
+ */
 const ranKm = ({ cameOff, odometerKm }: JobState, earlier: readonly JobState[]): number | null => {
   const before = earlier[0];
   if (!cameOff || odometerKm === null || !before?.chosen || before.odometerKm === null) return null;

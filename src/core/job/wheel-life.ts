@@ -59,7 +59,10 @@ const factsOf = (state: JobState, ranKm: number | null): Sentence[] => {
   ];
 };
 
-/** A job as an event in the life of its wheel. `ranKm` is what the tire that came off ran on it, where both are known. */
+/**
+ * A job as an event in the life of its wheel. `ranKm` is what the tire that came off ran on it,
+ * where both are known.
+ */
 export const lifeEvent = (
   job: Pick<JobSummary, 'id' | 'number' | 'openedAt'>,
   state: JobState,

@@ -17,7 +17,10 @@ export type Act =
 /** More is not done to any wheel. */
 const MAX_ACTS = 36;
 
-/** A hidden wheel balanced as the advice says, act by act; places are read to the degree, as a fitter does. */
+/**
+ * A hidden wheel balanced as the advice says, act by act; places are read to the degree, as a
+ * fitter does.
+ */
 export function* advisedActs(
   stand: HiddenStand,
   question: Omit<AdviseInput, 'seen' | 'on'>,

@@ -9,7 +9,9 @@ import {
 } from '../bench/devices';
 import { BY_LUBRICATION, type HiddenAir } from './hidden-air';
 
-/** One thing done at the hose: air up to a pressure, all of it out, lubricated again, or called off. */
+/**
+ * One thing done at the hose: air up to a pressure, all of it out, lubricated again, or called off.
+ */
 export type AirAct =
   { do: 'air'; toKpa: number } | { do: 'all out' } | { do: 'lubricate' } | { do: 'call it off' };
 

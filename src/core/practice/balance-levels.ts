@@ -4,7 +4,10 @@ import type { WeightStock } from '../bench/balance';
 export const FRICTIONS = { light: 1, usual: 3, heavy: 6 } as const;
 type Friction = keyof typeof FRICTIONS;
 
-/** Shelves to practice with, of pieces that are crimped on spokes: pieces of every size, large ones only, or hardly any. */
+/**
+ * Shelves to practice with, of pieces that are crimped on spokes: pieces of every size, large ones
+ * only, or hardly any.
+ */
 export const SHELVES = {
   full: [
     { massG: 5, count: 24, lengthMm: 0 },

@@ -26,8 +26,8 @@ const SIDEWALLS_KPA = [207, 241, 248, 276, 300] as const;
 const RIMS_KPA = [220, 260, 300, 345] as const;
 
 /**
- * The tire that a number hides. It seats within the limit once it is lubricated well, except where something is wrong:
- * there one bead lets go under the limit and the other far above it.
+ * The tire that a number hides. It seats within the limit once it is lubricated well, except where
+ * something is wrong: there one bead lets go under the limit and the other far above it.
  */
 export const hiddenAir = (seed: number, level: AirLevel): HiddenAir => {
   const chance = seeded(seed * 8111 + 307);

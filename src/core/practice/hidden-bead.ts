@@ -64,10 +64,16 @@ const KINDS: Record<LeverLevel, Kind> = {
 
 /** The shortest bite that a lever takes, mm. Basis: memory. */
 export const MIN_BITE_MM = 30;
-/** So much of a bite of 40 mm has to be left over for a hidden rim to be one that a fitter gets done. */
+/**
+ * So much of a bite of 40 mm has to be left over for a hidden rim to be one that a fitter gets
+ * done.
+ */
 const FAIR = { biteMm: 40, spareMm: 3 } as const;
 
-/** The bead and rim that a number hides; with all of the far side down a bite of 40 mm passes all the way round. */
+/**
+ * The bead and rim that a number hides; with all of the far side down a bite of 40 mm passes all
+ * the way round.
+ */
 export const hiddenBead = (seed: number, level: LeverLevel): HiddenBead => {
   const chance = seeded(seed * 9241 + 577);
   const kind = KINDS[level];

@@ -3,7 +3,10 @@ import { ruleNumber } from '../base/rules';
 import { seeded } from '../base/statistics';
 import { ZERO_CELSIUS_IN_K } from '../base/units';
 
-/** Standing tires to tell a leak by: in steady weather, against the weather, and near what any tire loses. */
+/**
+ * Standing tires to tell a leak by: in steady weather, against the weather, and near what any tire
+ * loses.
+ */
 export const LEAK_LEVELS = ['steady weather', 'against the weather', 'hardly any'] as const;
 export type LeakLevel = (typeof LEAK_LEVELS)[number];
 
@@ -29,7 +32,10 @@ const SHARES: Record<LeakLevel, { ordinary: [number, number]; leak: [number, num
   'hardly any': { ordinary: [0.3, 0.5], leak: [2, 2.6] },
 };
 
-/** The standing tire that a number hides. Its temperature goes with the weather; the gas law does the rest. */
+/**
+ * The standing tire that a number hides. Its temperature goes with the weather; the gas law does
+ * the rest.
+ */
 export const hiddenLeak = (seed: number, level: LeakLevel): HiddenLeak => {
   const chance = seeded(seed * 5237 + 61);
   const within = ([least, most]: readonly [number, number]) => least + (most - least) * chance();

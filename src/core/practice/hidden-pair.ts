@@ -1,7 +1,9 @@
 import { ruleNumber } from '../base/rules';
 import { seeded } from '../base/statistics';
 
-/** Pairs to match: on a rack, on a rack that others aired, and two that only air can bring together. */
+/**
+ * Pairs to match: on a rack, on a rack that others aired, and two that only air can bring together.
+ */
 export const PAIR_LEVELS = ['on the rack', 'aired by others', 'two that differ'] as const;
 export type PairLevel = (typeof PAIR_LEVELS)[number];
 
@@ -26,7 +28,10 @@ export interface HiddenPair {
   isHopeless: boolean;
 }
 
-/** Apart from one another on the rack where they are no pair, mm: more than a taped difference that is corrected. */
+/**
+ * Apart from one another on the rack where they are no pair, mm: more than a taped difference that
+ * is corrected.
+ */
 const APART_MM: [number, number] = [15, 26];
 
 /** The tires that a number hides. */

@@ -1,6 +1,9 @@
 import { seeded } from '../base/statistics';
 
-/** Rings to close: one that tilts, one on bundles that vary, and one on beads that are too thin to be clamped. */
+/**
+ * Rings to close: one that tilts, one on bundles that vary, and one on beads that are too thin to
+ * be clamped.
+ */
 export const RING_LEVELS = ['a ring that tilts', 'bundles that vary', 'too thin'] as const;
 export type RingLevel = (typeof RING_LEVELS)[number];
 
@@ -39,7 +42,8 @@ export const hiddenRing = (seed: number, level: RingLevel): HiddenRing => {
   const within = ([least, most]: readonly [number, number]) => least + (most - least) * chance();
   const kind = KINDS[level];
   const [crushMm, gapMm] = [within(kind.crushMm), within([16, 18])];
-  // By pairs of places that lie as far above the mean as below: the mean of all places is the crush.
+  // By pairs of places that lie as far above the mean as below: the mean of all places is the
+  // crush.
   const off = Array.from({ length: PLACES / 2 }, () => kind.variesMm * (2 * chance() - 1));
   const around = (meanMm: number, share: number) =>
     off.flatMap((o) => [hundredth(meanMm + share * o), hundredth(meanMm - share * o)]);

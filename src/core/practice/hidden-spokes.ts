@@ -1,7 +1,9 @@
 import { seeded } from '../base/statistics';
 import { wheelModel, type RunoutReading, type Turned } from '../bench/truing';
 
-/** Laced wheels to practice on: a wobble; a wobble and a hop; a battered rim that is bent itself. */
+/**
+ * Laced wheels to practice on: a wobble; a wobble and a hop; a battered rim that is bent itself.
+ */
 export const SPOKE_LEVELS = ['a wobble', 'wobble and hop', 'battered'] as const;
 export type SpokeLevel = (typeof SPOKE_LEVELS)[number];
 
@@ -45,8 +47,8 @@ const FAULTS: Record<SpokeLevel, { wobbles: number; hops: number; bentMm: number
 const MIN_MM = 1.8;
 
 /**
- * The wheel that a number hides: 28 to 40 spokes, its own stiffness and thread, and nipples that are off. Side to side
- * or up and down it is out by 1.8 mm at least.
+ * The wheel that a number hides: 28 to 40 spokes, its own stiffness and thread, and nipples that
+ * are off. Side to side or up and down it is out by 1.8 mm at least.
  */
 export const hiddenSpokes = (seed: number, level: SpokeLevel): HiddenSpokes => {
   const chance = seeded(seed * 6007 + 113);

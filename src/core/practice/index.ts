@@ -1,4 +1,7 @@
-/** Practice: hidden wheels to lever, true and balance by hand, beside what the advice would have done. */
+/**
+ * Practice: hidden wheels to lever, true and balance by hand, beside what the advice would have
+ * done.
+ */
 export { advisedActs, type Act } from './advised-acts';
 export {
   airAct,

@@ -71,8 +71,8 @@ const lately = (rounds: readonly PracticeScore[], kind: PracticeKind, level: str
 };
 
 /**
- * What to try next in a kind: the first level that is not sure yet, the easiest first; null where all of them are.
- * `rounds` of one person.
+ * What to try next in a kind: the first level that is not sure yet, the easiest first; null where
+ * all of them are. `rounds` of one person.
  */
 export const nextOf = (rounds: readonly PracticeScore[], kind: PracticeKind): NextRound | null => {
   for (const level of PRACTICE[kind].levels) {
@@ -83,14 +83,19 @@ export const nextOf = (rounds: readonly PracticeScore[], kind: PracticeKind): Ne
   return null;
 };
 
-/** How somebody does in a kind of practice, and what to try next in it; null where all of it is sure. */
+/**
+ * How somebody does in a kind of practice, and what to try next in it; null where all of it is
+ * sure.
+ */
 interface KindStanding {
   kind: PracticeKind;
   standing: PracticeStanding;
   next: NextRound | null;
 }
 
-/** What somebody has practiced, kind by kind, and what to try next in each. `rounds` of one person. */
+/**
+ * What somebody has practiced, kind by kind, and what to try next in each. `rounds` of one person.
+ */
 export const learnerOf = (rounds: readonly PracticeScore[]): KindStanding[] =>
   PRACTICE_KINDS.map((kind) => ({
     kind,

@@ -3,7 +3,10 @@ import { effortOf, effortShare, type Effort } from '../bench/beads/lever-effort'
 import { angleBetween, normalDeg } from '../base/units';
 import type { HiddenBead } from './hidden-bead';
 
-/** One thing done with the second bead. `end` is where the lever works on: the clockwise end of what is on, or the other. */
+/**
+ * One thing done with the second bead. `end` is where the lever works on: the clockwise end of what
+ * is on, or the other.
+ */
 export type LeverAct =
   | { do: 'start'; deg: number }
   | { do: 'bite'; end: 'clockwise' | 'back'; mm: number }
@@ -43,7 +46,10 @@ export interface BeadState {
 
 /** By hand and knees, before the first lever. Basis: memory, as the shop's rule has it. */
 const BY_HAND_DEG = 90;
-/** A bite that is nowhere farther from the valve leaves the lever no place but the tube's neck. Basis: memory. */
+/**
+ * A bite that is nowhere farther from the valve leaves the lever no place but the tube's neck.
+ * Basis: memory.
+ */
 const VALVE_DEG = 7;
 /** The bead of a lock, either way of its place. Basis: memory. */
 const LOCK_HALF_DEG = 6;
@@ -53,7 +59,10 @@ const KEEPER_DEG = 150;
 const LIFTED_DEG = 60;
 /** A knee holds so much of the part that is on, either way. Basis: memory. */
 const KNEE_DEG = 60;
-/** What a fitter levers in one stroke at most without harm when it goes heavily, mm. Common practice. */
+/**
+ * What a fitter levers in one stroke at most without harm when it goes heavily, mm. Common
+ * practice.
+ */
 const HEAVY_BITE_MM = 70;
 
 export const untouched = (bead: HiddenBead): BeadState => ({
@@ -156,8 +165,8 @@ const bite = (
 };
 
 /**
- * The bead after an act, and what was seen of it. What passes is geometry; how far the bead climbs, where the tube lies,
- * and when a keeper lifts or a rim is scratched is a model, from memory.
+ * The bead after an act, and what was seen of it. What passes is geometry; how far the bead climbs,
+ * where the tube lies, and when a keeper lifts or a rim is scratched is a model, from memory.
  */
 export const leverAct = (
   bead: HiddenBead,
@@ -184,7 +193,8 @@ export const leverAct = (
   if (act.do === 'press the lock') return { state: { ...state, lockPressed: true }, seen: done };
   if (act.do === 'feel') return { state: { ...state, tubeDegs: [] }, seen: done };
   const found = bite(bead, state, act);
-  // The keeper sits where it began: what climbed takes it along, and the first bites come out again.
+  // The keeper sits where it began: what climbed takes it along, and the first bites come out
+  // again.
   const went = found.state.onDeg > state.onDeg;
   if (went && !found.state.over && found.state.upDeg >= KEEPER_DEG)
     return {

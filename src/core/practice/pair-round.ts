@@ -41,7 +41,9 @@ export const tapeOf = (
   return Math.round(mm / TAPE_MM) * TAPE_MM;
 };
 
-/** What comes of one act. What names a tire that is not there, or follows the end, changes nothing. */
+/**
+ * What comes of one act. What names a tire that is not there, or follows the end, changes nothing.
+ */
 export const pairAct = (hidden: HiddenPair, state: PairState, act: PairAct): PairState => {
   if (state.end !== null) return state;
   if (act.do === 'no pair') return { ...state, end: 'no pair' };

@@ -4,7 +4,9 @@ import type { RuleValues } from '../base/rules';
 import type { Sentence } from '../base/units';
 import type { Reason } from '../base/working';
 
-/** A round as every kind of practice takes it: which wheel is hidden, how hard, and what was done. */
+/**
+ * A round as every kind of practice takes it: which wheel is hidden, how hard, and what was done.
+ */
 export interface RoundInput<Level extends string, Act> {
   seed: number;
   level: Level;

@@ -36,7 +36,10 @@ const AIR_ACTS = Joi.array()
   .description('What was done at the hose, in its order')
   .meta({ expected: `What was done: at most ${MOST} of air, all out, lubricate, call it off` });
 
-/** The tire seated as the ladder says: lubricated first, up to the limit and no further, at most three tries. */
+/**
+ * The tire seated as the ladder says: lubricated first, up to the limit and no further, at most
+ * three tries.
+ */
 export function* advisedAir(hidden: HiddenAir): Generator<AirAct> {
   let state = unfilled(hidden);
   const doing = (act: AirAct): AirAct => {
@@ -127,8 +130,8 @@ interface AirPlayed extends Played {
 /**
  * A round at the hose: a tire seated in as few tries as the ladder takes, never above its limit.
  *
- * Source: the stand-in of the hose, first law and ISO 6358-1; the advice of `seat-ladder`; how much lubricant helps a
- * bead is a model, memory.
+ * Source: the stand-in of the hose, first law and ISO 6358-1; the advice of `seat-ladder`; how much
+ * lubricant helps a bead is a model, memory.
  */
 export const practiceAir = defineWorking<RoundInput<AirLevel, AirAct>, AirPlayed>({
   name: 'practice-air',

@@ -73,8 +73,8 @@ const debriefOf = (tries: readonly Try[], stand: HiddenStand, limitG: number): R
 const grams = (value: number) => ({ value, unit: 'g' as const, digits: 0 });
 
 /**
- * A round of practice: what a hidden wheel was left with after one's own tries, and what the advice would have done
- * with it.
+ * A round of practice: what a hidden wheel was left with after one's own tries, and what the advice
+ * would have done with it.
  *
  * `seed` 0 to a billion; `tries` at most 40. The same seed is the same wheel, so a round can be worked out again.
  * Source: the simulated stand, a rigid wheel with friction; the advice of `balance-advise`.

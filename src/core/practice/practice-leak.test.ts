@@ -21,7 +21,8 @@ test.each(LEAK_LEVELS)('%s: as advised it is told, and rightly', (level) => {
 
 describe('a standing tire', () => {
   test('by hand: at another temperature the gauge shows another pressure, with nothing lost', () => {
-    // Absolute pressure goes with absolute temperature: corrected back, what is left of the change is the loss.
+    // Absolute pressure goes with absolute temperature: corrected back, what is left of the change
+    // is the loss.
     for (let seed = 0; seed < 30; seed++) {
       const hidden = hiddenLeak(seed, 'against the weather');
       const [first, last] = [hidden.read(0), hidden.read(10)];

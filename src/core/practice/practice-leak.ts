@@ -68,7 +68,8 @@ interface LeakPlayed extends Played {
 }
 
 /**
- * A round on a standing tire: whether it leaks, told from readings on days of one's choice, with the weather in them.
+ * A round on a standing tire: whether it leaks, told from readings on days of one's choice, with
+ * the weather in them.
  *
  * Source: the gas law; the judgement of `leak`.
  */

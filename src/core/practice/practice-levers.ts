@@ -77,11 +77,17 @@ const bestBite = (bead: HiddenBead, state: BeadState): (LeverAct & { do: 'bite' 
   return found ? { do: 'bite', end: found.end, mm: found.mm } : null;
 };
 
-/** A quarter from the valve, where no lock is: neither the first nor the last bite is at the tube's neck. Common practice. */
+/**
+ * A quarter from the valve, where no lock is: neither the first nor the last bite is at the tube's
+ * neck. Common practice.
+ */
 const startDeg = ({ lockDegs }: HiddenBead): number =>
   lockDegs.some((deg) => Math.abs(angleBetween(90, deg)) < 60) ? 270 : 90;
 
-/** How the advice gets the bead on: clear of the valve, felt for the tube, pushed down where that makes room. */
+/**
+ * How the advice gets the bead on: clear of the valve, felt for the tube, pushed down where that
+ * makes room.
+ */
 export function* advisedLevers(bead: HiddenBead): Generator<LeverAct> {
   let state = untouched(bead);
   const doing = function* (act: LeverAct): Generator<LeverAct, LeverSeen> {
@@ -204,7 +210,8 @@ interface LeverPlayed extends Played {
 /**
  * A round with levers: a second bead over a hidden rim, one's own moves beside those of the advice.
  *
- * Source: the bounds of `bead-path`, geometry; how a bead climbs, where a tube lies and what scratches: a model, memory.
+ * Source: the bounds of `bead-path`, geometry; how a bead climbs, where a tube lies and what
+ * scratches: a model, memory.
  */
 export const practiceLevers = defineWorking<RoundInput<LeverLevel, LeverAct>, LeverPlayed>({
   name: 'practice-levers',

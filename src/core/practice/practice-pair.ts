@@ -47,7 +47,10 @@ const nearestOf = ({ tires }: PairState): [number, number] => {
   return [taped[at]!.n, taped[at + 1]!.n];
 };
 
-/** All taped at the measuring pressure; those two paired that match, or the smaller one given the air that it takes. */
+/**
+ * All taped at the measuring pressure; those two paired that match, or the smaller one given the
+ * air that it takes.
+ */
 export function* advisedPair(hidden: HiddenPair): Generator<PairAct> {
   const { measureKpa, tires } = hidden;
   let state = untaped(hidden);
@@ -182,8 +185,8 @@ interface PairPlayed extends Played {
 }
 
 /**
- * A round at a rack: which two tires are a pair by their rollout, what air corrects two that are none, or that another
- * tire is wanted.
+ * A round at a rack: which two tires are a pair by their rollout, what air corrects two that are
+ * none, or that another tire is wanted.
  *
  * Source: `rollout-match`; common practice for drag rears.
  */

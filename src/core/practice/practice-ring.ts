@@ -23,7 +23,10 @@ import {
   type RingState,
 } from './ring-round';
 
-/** Places of a bundle, and of its gap, that are measured before a bolt is turned. Common practice: several, both. */
+/**
+ * Places of a bundle, and of its gap, that are measured before a bolt is turned. Common practice:
+ * several, both.
+ */
 const PLACES = 4;
 /** So far down the torque may finish it, mm. Basis: memory. */
 const NEAR_MM = 0.6;
@@ -63,7 +66,10 @@ const gapOf = (state: RingState) =>
     bolt: RING_BOLTS.size,
   }).result;
 
-/** The ring closed as the workings say: crush first, down by halves, pulled where it stands open, torqued once even. */
+/**
+ * The ring closed as the workings say: crush first, down by halves, pulled where it stands open,
+ * torqued once even.
+ */
 export function* advisedRing(hidden: HiddenRing): Generator<RingAct> {
   let state = startedRing(hidden);
   const read: Record<'bundle' | 'gap', number[]> = { bundle: [], gap: [] };

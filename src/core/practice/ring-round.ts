@@ -45,8 +45,9 @@ export const gapAt = ({ meanMm, cosMm, sinMm }: RingState, bolt: number): number
 };
 
 /**
- * A stiff flat ring that one bolt pulls down: it comes down by its share all round, and tips toward that bolt. Each bolt
- * by the same turn brings it down by just that. Source: least squares of a plane over bolts that are evenly spaced.
+ * A stiff flat ring that one bolt pulls down: it comes down by its share all round, and tips toward
+ * that bolt. Each bolt by the same turn brings it down by just that. Source: least squares of a
+ * plane over bolts that are evenly spaced.
  */
 const pulled = (state: RingState, bolt: number, turns: number): RingState => {
   const rad = (boltDeg(bolt) * Math.PI) / 180;

@@ -20,7 +20,10 @@ export const loopbackNamesOnly: RequestHandler = (req, res, next) => {
     });
 };
 
-/** A shop that other machines reach, where neither people sign in nor a passphrase is asked for: a restored one, say. */
+/**
+ * A shop that other machines reach, where neither people sign in nor a passphrase is asked for: a
+ * restored one, say.
+ */
 export const nobody: RequestHandler = (_req, res) => {
   res
     .status(403)

@@ -15,8 +15,8 @@ const keyOf = ({ by, sessionId, about }: Approval): string =>
   JSON.stringify([by, sessionId, about]);
 
 /**
- * Approvals given with a person's own PIN or passphrase at a screen where another person is signed in. Each is good for
- * one append, at that screen, to that log, within two minutes.
+ * Approvals given with a person's own PIN or passphrase at a screen where another person is signed
+ * in. Each is good for one append, at that screen, to that log, within two minutes.
  */
 export const approvalStore = () => {
   const waiting = new Map<string, number>();

@@ -8,8 +8,8 @@ const BYTES = 24;
 const digest = (text: string) => createHash('sha256').update(text).digest();
 
 /**
- * The key in the address of the shop's calendar: a calendar program cannot sign in. It reads what is to be looked at
- * again, and nothing else; kept as it is, since it is shown again.
+ * The key in the address of the shop's calendar: a calendar program cannot sign in. It reads what
+ * is to be looked at again, and nothing else; kept as it is, since it is shown again.
  */
 export const calendarKey = (db: Db) => {
   const get = db.prepare<[string], string>('SELECT value FROM settings WHERE key = ?').pluck();

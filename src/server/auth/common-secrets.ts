@@ -1,7 +1,10 @@
 import zxcvbn from 'zxcvbn';
 import { InputError } from '../../core/base/errors';
 
-/** Below it a passphrase is found within a hundred million guesses. Source: the package's own scale, 0 to 4. */
+/**
+ * Below it a passphrase is found within a hundred million guesses. Source: the package's own scale,
+ * 0 to 4.
+ */
 const MIN_SCORE = 3;
 /** What is longer takes long to be looked at, and is not found by guessing words. */
 const MAX_LOOKED_AT = 72;
@@ -9,8 +12,9 @@ const MAX_LOOKED_AT = 72;
 const isDigits = (secret: string): boolean => /^\d+$/.test(secret);
 
 /**
- * Whether whoever guesses tries it first: passwords that many have, words and names in a row, and `own` names of the
- * shop. A PIN is held to the list of known ones alone: six digits are few, and waiting guards them.
+ * Whether whoever guesses tries it first: passwords that many have, words and names in a row, and
+ * `own` names of the shop. A PIN is held to the list of known ones alone: six digits are few, and
+ * waiting guards them.
  */
 export const isTriedFirst = (secret: string, own: readonly string[]): boolean => {
   const names = own

@@ -9,7 +9,10 @@ const KEEP_S = 400 * 86_400;
 const nameFor = (req: Request): string =>
   req.secure ? '__Host-rimstone-device' : 'rimstone-device';
 
-/** The token by which a browser is known again; null for one that has never signed in. It signs no one in. */
+/**
+ * The token by which a browser is known again; null for one that has never signed in. It signs no
+ * one in.
+ */
 export const deviceTokenOf = (req: Request): string | null =>
   parseCookie(req.headers.cookie ?? '')[nameFor(req)] || null;
 

@@ -7,7 +7,10 @@ export interface SignedIn {
   who: string;
   role: Role;
   isLocked: boolean;
-  /** When they last proved who they are, by their secret or a passkey, ms since 1970; null if by a code only. */
+  /**
+   * When they last proved who they are, by their secret or a passkey, ms since 1970; null if by a
+   * code only.
+   */
   confirmedMs: number | null;
 }
 

@@ -19,7 +19,10 @@ const MAX_CHALLENGES = 500;
 /** Passkeys of one person. */
 const MAX_PASSKEYS = 10;
 
-/** The relying party of a request: passkeys belong to a host name. Source: W3C Web Authentication Level 2, 5.1.2. */
+/**
+ * The relying party of a request: passkeys belong to a host name. Source: W3C Web Authentication
+ * Level 2, 5.1.2.
+ */
 const partyOf = (req: Request): { rpID: string; origin: string } => {
   const { hostname, protocol } = req;
   if (isIP(hostname.replace(/^\[|\]$/g, '')) !== 0)
@@ -34,8 +37,9 @@ const partyOf = (req: Request): { rpID: string; origin: string } => {
 const transportsOf = (key: StoredPasskey) => key.transports as AuthenticatorTransport[];
 
 /**
- * Passkeys by WebAuthn (W3C Web Authentication Level 2): registration for one who is signed in, and assertions, each
- * against a challenge that is good once and for two minutes. The user has to be verified by the authenticator.
+ * Passkeys by WebAuthn (W3C Web Authentication Level 2): registration for one who is signed in, and
+ * assertions, each against a challenge that is good once and for two minutes. The user has to be
+ * verified by the authenticator.
  */
 export const passkeyCeremonies = (store: PasskeyStore, shopName: () => string) => {
   const waiting = new Map<string, number>();

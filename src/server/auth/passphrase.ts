@@ -16,8 +16,8 @@ const refused = (res: Response, status: 401 | 429, message: string, expected: st
   void res.status(status).json({ error: { field: 'authorization', message, expected } });
 
 /**
- * Asks for the shop's passphrase by HTTP Basic (RFC 7617), any user name will do. After so many wrong ones their address
- * waits.
+ * Asks for the shop's passphrase by HTTP Basic (RFC 7617), any user name will do. After so many
+ * wrong ones their address waits.
  */
 export const passphraseGate = (passphrase: string, logger: Logger): RequestHandler => {
   const right = digest(passphrase);

@@ -5,7 +5,10 @@ import type { SignedIn } from './me';
 import { NotAllowed } from '../errors';
 import type { ApprovalStore } from './approvals';
 
-/** Checks that go beyond the address of a request. Without sign-in (`me` null) another gate has decided already. */
+/**
+ * Checks that go beyond the address of a request. Without sign-in (`me` null) another gate has
+ * decided already.
+ */
 
 const RIGHT_WORDS: Partial<Record<Right, string>> = {
   'hand over': 'release a wheel or take a release back',
@@ -38,8 +41,9 @@ interface NameCheck {
 }
 
 /**
- * Throws `NotAllowed` for a name of someone who works here, other than the one who is signed in, unless that person gave
- * an approval at this screen. With `right` the name has to be of someone who works here and has that right.
+ * Throws `NotAllowed` for a name of someone who works here, other than the one who is signed in,
+ * unless that person gave an approval at this screen. With `right` the name has to be of someone
+ * who works here and has that right.
  */
 export const checkNamed = (
   me: SignedIn | null,
@@ -67,8 +71,8 @@ const approverRight = (kind: Entry['kind']): Right | null => {
 };
 
 /**
- * Throws `NotAllowed` when what an append brings about, by whatever entry, needs a right the person lacks, or when it
- * names someone else as having acted.
+ * Throws `NotAllowed` when what an append brings about, by whatever entry, needs a right the person
+ * lacks, or when it names someone else as having acted.
  */
 export const checkEffect = (
   me: SignedIn | null,
@@ -82,7 +86,10 @@ export const checkEffect = (
     for (const name of namedPeople(entry)) checkNamed(me, name, check, approverRight(entry.kind));
 };
 
-/** Throws `NotAllowed` when a record brings another price than it has, for someone who may not set prices. */
+/**
+ * Throws `NotAllowed` when a record brings another price than it has, for someone who may not set
+ * prices.
+ */
 export const checkPrice = (me: SignedIn | null, it: object, before: object | undefined): void => {
   const priceOf = (record: object | undefined): unknown =>
     (record as { priceMinor?: unknown })?.priceMinor ?? null;
@@ -99,7 +106,10 @@ export const checkOwn = (me: SignedIn | null, whose: string): void => {
     );
 };
 
-/** Throws `NotAllowed` for another person's practice, unless it is shared and the role may see shared results. */
+/**
+ * Throws `NotAllowed` for another person's practice, unless it is shared and the role may see
+ * shared results.
+ */
 export const checkShown = (me: SignedIn | null, whose: string, isShown: boolean): void => {
   if (me === null || me.who === whose) return;
   checkRight(me, 'trade', 'see another person’s practice');

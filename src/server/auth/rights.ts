@@ -1,11 +1,15 @@
 import type { Right } from '../../core/shop/auth';
 
-/** What a request needs: its method, its address under `/api` with `:x` for any one part, and the right. */
+/**
+ * What a request needs: its method, its address under `/api` with `:x` for any one part, and the
+ * right.
+ */
 export type Needed = readonly [method: string, address: string, right: Right];
 
 /**
- * What each address needs that more is needed for than for reading. What stands nowhere here is for reading, where it
- * only reads, and for owners where it writes: a new address is closed until it is named.
+ * What each address needs that more is needed for than for reading. What stands nowhere here is for
+ * reading, where it only reads, and for owners where it writes: a new address is closed until it is
+ * named.
  */
 export const NEEDED: readonly Needed[] = [
   ['POST', '/jobs', 'trade'],

@@ -7,8 +7,9 @@ const hostOf = (origin: string): string | null =>
   URL.canParse(origin) ? new URL(origin).host : null;
 
 /**
- * Whether a page of another origin asks. Browsers say so by themselves and pages cannot change it; what is no browser
- * says nothing. Source: W3C Fetch Metadata Request Headers, `Sec-Fetch-Site`; RFC 6454, `Origin`.
+ * Whether a page of another origin asks. Browsers say so by themselves and pages cannot change it;
+ * what is no browser says nothing. Source: W3C Fetch Metadata Request Headers, `Sec-Fetch-Site`;
+ * RFC 6454, `Origin`.
  */
 const isForeign = (
   site: string | undefined,

@@ -31,7 +31,10 @@ export const hashSecret = async (secret: string, cost = COST): Promise<string> =
 /** So that a name nobody has takes as long as a wrong secret. */
 const NOBODYS = written(COST, Buffer.alloc(SALT_BYTES), Buffer.alloc(BYTES));
 
-/** Whether a secret is the one that was kept; never for somebody of whom nothing is kept, after the same time. */
+/**
+ * Whether a secret is the one that was kept; never for somebody of whom nothing is kept, after the
+ * same time.
+ */
 export const isSecret = async (secret: string, kept: string | null): Promise<boolean> => {
   const [, logN, block, parallel, salt = '', hash = ''] = (kept ?? NOBODYS).split('$');
   const cost = { logN: Number(logN), block: Number(block), parallel: Number(parallel) };

@@ -1,8 +1,9 @@
 import { ServerBusy } from '../errors';
 
 /**
- * Runs one thing after the other. Guesses that come together are counted as those that come one by one, and making out a
- * secret never takes more than one core. Throws `ServerBusy` where too many wait.
+ * Runs one thing after the other. Guesses that come together are counted as those that come one by
+ * one, and making out a secret never takes more than one core. Throws `ServerBusy` where too many
+ * wait.
  */
 export const serialQueue = (mostWaiting: number) => {
   let last: Promise<unknown> = Promise.resolve();

@@ -1,7 +1,9 @@
 import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Request, Response } from 'express';
 
-/** With TLS the name itself says that it came over it. Source: RFC 6265bis, 4.1.3, name prefixes. */
+/**
+ * With TLS the name itself says that it came over it. Source: RFC 6265bis, 4.1.3, name prefixes.
+ */
 const nameFor = (req: Request): string => (req.secure ? '__Host-rimstone' : 'rimstone');
 
 /** The session's token that a request brings; null where it brings none. */

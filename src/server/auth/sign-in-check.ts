@@ -38,7 +38,9 @@ interface Needs {
 export const signInCheck = ({ auth, tries, codes, changes, logger }: Needs) => {
   const ofAddress = signInRateLimit(addressOf);
   const oneByOne = serialQueue(MAX_AT_ONCE);
-  /** Writes what happened at a sign-in into the change log; `byWhom` null for one who is not known. */
+  /**
+   * Writes what happened at a sign-in into the change log; `byWhom` null for one who is not known.
+   */
   const note = (name: string, what: string, req: Request, byWhom: string | null = name): void =>
     changes.note('sign-ins', name, name, { [what]: [null, fromOf(req)] }, byWhom);
 
@@ -61,7 +63,8 @@ export const signInCheck = ({ auth, tries, codes, changes, logger }: Needs) => {
   return {
     note,
     /**
-     * Throws `NotAllowed` for a blocked source, `MustWait` after too many wrong tries, `NotSignedIn` for a wrong one.
+     * Throws `NotAllowed` for a blocked source, `MustWait` after too many wrong tries,
+     * `NotSignedIn` for a wrong one.
      */
     secret: (req: Request, res: Response, name: string, brought: string): Promise<void> =>
       oneByOne(async () => {

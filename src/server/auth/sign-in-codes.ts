@@ -6,7 +6,10 @@ export const CODE_MINUTES = 2;
 /** Codes that wait at a time: the oldest goes. */
 const MAX_CODES = 50;
 
-/** Codes by which somebody who is signed in signs in another browser of theirs: each once, and not for long. */
+/**
+ * Codes by which somebody who is signed in signs in another browser of theirs: each once, and not
+ * for long.
+ */
 export const signInCodes = () => {
   const waiting = new Map<string, { who: string; sessionId: string; endsMs: number }>();
   return {
@@ -19,7 +22,10 @@ export const signInCodes = () => {
       waiting.set(code, { who, sessionId, endsMs });
       return { code, endsAt: new Date(endsMs).toISOString() };
     },
-    /** Who a code signs in, once; `sessionId` is the session that it was made in. Null where it is of no use any more. */
+    /**
+     * Who a code signs in, once; `sessionId` is the session that it was made in. Null where it is
+     * of no use any more.
+     */
     take(code: string, nowMs: number): { who: string; sessionId: string } | null {
       const found = waiting.get(code);
       waiting.delete(code);

@@ -2,7 +2,10 @@ import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import type { Request, Response } from 'express';
 import { counted } from '../../core/base/units';
 
-/** Wrong tries, after which there is a wait. Source: OWASP ASVS 4.0.3, 2.2.1, asks for a limit; this one from memory. */
+/**
+ * Wrong tries, after which there is a wait. Source: OWASP ASVS 4.0.3, 2.2.1, asks for a limit; this
+ * one from memory.
+ */
 export const MAX_WRONG = 10;
 export const WAIT_MINUTES = 15;
 export const addressOf = (req: Request): string => ipKeyGenerator(req.ip ?? '');
@@ -11,8 +14,8 @@ export const addressOf = (req: Request): string => ipKeyGenerator(req.ip ?? '');
 export const WAIT_WORDS = `to try again once ${counted(WAIT_MINUTES, 'minute')} are over`;
 
 /**
- * Counts wrong tries by a key (an address, a person). After so many the key waits, whatever it brings: else the right one
- * among many guesses would still be told.
+ * Counts wrong tries by a key (an address, a person). After so many the key waits, whatever it
+ * brings: else the right one among many guesses would still be told.
  */
 export const signInRateLimit = (keyOf: (req: Request) => string, most = MAX_WRONG) => {
   const count = rateLimit({

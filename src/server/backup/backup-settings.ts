@@ -17,7 +17,10 @@ export const backupSettings = (db: Db) => {
   const set = (key: string, value: string | null): void =>
     void (value === null ? drop.run(key) : put.run(key, value));
   return {
-    /** Backups are encrypted by it; null for backups without secrets, in the clear. It is never given out. */
+    /**
+     * Backups are encrypted by it; null for backups without secrets, in the clear. It is never
+     * given out.
+     */
     passphrase: (): string | null => get.get(KEYS.passphrase) ?? null,
     setPassphrase: (passphrase: string | null): void => set(KEYS.passphrase, passphrase),
     /** Each daily backup is copied there too. */

@@ -8,8 +8,8 @@ import { InputError } from '../../core/base/errors';
 /** The ending of an encrypted backup. */
 export const AGE_ENDING = '.age';
 /**
- * How much work one guess at the passphrase is, as a power of two. Basis: memory; a second here, and passphrases that are
- * easy to guess are refused before.
+ * How much work one guess at the passphrase is, as a power of two. Basis: memory; a second here,
+ * and passphrases that are easy to guess are refused before.
  */
 const SCRYPT_LOG_N = 16;
 
@@ -50,8 +50,8 @@ const wrong = (): InputError =>
   );
 
 /**
- * Decrypts a file of the age format. Throws `InputError` for a wrong passphrase, none, or a file that was changed; `bound`
- * ends one that is larger than there is room for.
+ * Decrypts a file of the age format. Throws `InputError` for a wrong passphrase, none, or a file
+ * that was changed; `bound` ends one that is larger than there is room for.
  */
 export const decryptFile = async (
   from: string,

@@ -11,9 +11,10 @@ export const stampOf = (nowMs: number): string =>
   new Date(nowMs).toISOString().slice(0, 19).replace(/[-:]/g, '').replace('T', '-');
 
 /**
- * Puts what was unpacked in the place of a closed shop. Its database changes in one step, so that a power cut leaves
- * either; the one that was there is kept beside it (unless `isKept` is false), and no photograph is ever taken away. Returns where the old one is
- * kept; null where there was none. Throws `InputError` where another program has the shop open.
+ * Puts what was unpacked in the place of a closed shop. Its database changes in one step, so that a
+ * power cut leaves either; the one that was there is kept beside it (unless `isKept` is false), and
+ * no photograph is ever taken away. Returns where the old one is kept; null where there was none.
+ * Throws `InputError` where another program has the shop open.
  */
 export const swapIn = async (
   folder: string,

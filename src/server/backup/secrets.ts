@@ -40,8 +40,8 @@ export const secretsOf = (db: Db): ShopSecrets => ({
 });
 
 /**
- * Gives a restored shop that came without any secret those of the shop it takes the place of: else a restore would open
- * it to everyone. One that brings its own keeps them.
+ * Gives a restored shop that came without any secret those of the shop it takes the place of: else
+ * a restore would open it to everyone. One that brings its own keeps them.
  */
 export const giveSecrets = (restored: Db, { people, settings }: ShopSecrets): void => {
   if (secretsOf(restored).people.length > 0) return;

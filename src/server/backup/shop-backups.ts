@@ -26,7 +26,10 @@ import { writeBackup } from './write-backup';
 const LOOK_EVERY_MS = 600_000;
 /** A shop that has only just been started does its work first. */
 const FIRST_LOOK_MS = 60_000;
-/** A backup is opened and compared so often; without a test for so long, Today says so. Basis: memory. */
+/**
+ * A backup is opened and compared so often; without a test for so long, Today says so. Basis:
+ * memory.
+ */
 const TEST_DAYS = 7;
 const TEST_OLD_DAYS = 10;
 
@@ -52,7 +55,10 @@ const checkWritable = async (folder: string, first: string): Promise<void> => {
   }
 };
 
-/** The backups of a running shop: made by hand and day by day, looked into, and unpacked to be restored. */
+/**
+ * The backups of a running shop: made by hand and day by day, looked into, and unpacked to be
+ * restored.
+ */
 export const shopBackups = (
   db: Db,
   rules: RuleStore,
@@ -100,7 +106,10 @@ export const shopBackups = (
       await rm(making, { force: true }).catch(() => undefined);
     }
   };
-  /** Opens the newest backup as a restore would, and compares what it holds with what it says it does. */
+  /**
+   * Opens the newest backup as a restore would, and compares what it holds with what it says it
+   * does.
+   */
   const testRestore = async (): Promise<void> => {
     const newest = files.list().find((b) => b.kind !== 'brought-in');
     if (!newest) return;
@@ -152,7 +161,10 @@ export const shopBackups = (
     },
     make,
     pathOf: files.pathOf,
-    /** Takes it apart to see whether it is whole, and what it holds. Throws `InputError` for one that is not. */
+    /**
+     * Takes it apart to see whether it is whole, and what it holds. Throws `InputError` for one
+     * that is not.
+     */
     async look(name: string): Promise<LookedInto> {
       const folder = aside();
       const { manifest, holds } = await unpackBackup(files.pathOf(name), folder, {
@@ -206,8 +218,8 @@ export const shopBackups = (
       checkedMs = Date.now();
     },
     /**
-     * One a day by itself, copied to the second folder; one opened and compared every week; the photos read every day.
-     * Until it is stopped; says of one that fails.
+     * One a day by itself, copied to the second folder; one opened and compared every week; the
+     * photos read every day. Until it is stopped; says of one that fails.
      */
     daily(failed: (error: unknown) => void): () => void {
       let isBusy = false;

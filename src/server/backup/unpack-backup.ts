@@ -52,8 +52,8 @@ const manifestIn = async (zip: ZipFile, entries: Map<string, ZipEntry>): Promise
 };
 
 /**
- * Copies a stream into a file, never more than was announced. Returns its hash. It is opened here: one that fails before
- * it is read from would be waited for forever.
+ * Copies a stream into a file, never more than was announced. Returns its hash. It is opened here:
+ * one that fails before it is read from would be waited for forever.
  */
 const copied = async (
   opened: () => Promise<Readable>,
@@ -82,9 +82,10 @@ interface Unpacked {
 }
 
 /**
- * Takes a backup apart into an empty folder and checks all of it: every hash, that nothing is missing or too much, and
- * the database. Throws `InputError` for one that is not whole, or wants more than `roomBytes` (usually what is free on
- * the disk); then the folder is gone. An encrypted one needs its `passphrase`.
+ * Takes a backup apart into an empty folder and checks all of it: every hash, that nothing is
+ * missing or too much, and the database. Throws `InputError` for one that is not whole, or wants
+ * more than `roomBytes` (usually what is free on the disk); then the folder is gone. An encrypted
+ * one needs its `passphrase`.
  */
 export const unpackBackup = async (
   file: string,

@@ -46,9 +46,10 @@ const wholePhotos = async (dir: string): Promise<{ path: string; name: string }[
 };
 
 /**
- * Writes the whole shop into one file while it goes on working: the database as it stands at one moment, and every
- * photograph that is whole. The file appears under its name once it is whole and on the disk. A damaged database is not
- * backed up. With a passphrase the file is encrypted (age); without one it holds no secret that people sign in by.
+ * Writes the whole shop into one file while it goes on working: the database as it stands at one
+ * moment, and every photograph that is whole. The file appears under its name once it is whole and
+ * on the disk. A damaged database is not backed up. With a passphrase the file is encrypted (age);
+ * without one it holds no secret that people sign in by.
  */
 export const writeBackup = async (
   db: Db,

@@ -29,8 +29,8 @@ const hashOf = (token: string): string => createHash('sha256').update(token).dig
 const iso = (ms: number): string => new Date(ms).toISOString();
 
 /**
- * Who may come in, and in which browsers they are signed in. A session locks once no hand was on its screen for
- * `lockMinutes`, whatever its page does.
+ * Who may come in, and in which browsers they are signed in. A session locks once no hand was on
+ * its screen for `lockMinutes`, whatever its page does.
  */
 export const authStore = (db: Db, lockMinutes: () => number = () => Infinity) => {
   const changes = changeStore(db);
@@ -121,8 +121,9 @@ export const authStore = (db: Db, lockMinutes: () => number = () => Infinity) =>
     /** What somebody's secret was made into; null for nobody and for who has none. */
     secretOf: (who: string): string | null => secretOf.get(who) ?? null,
     /**
-     * Gives somebody a role and a way in, takes the way in (`secret` null), or leaves it (undefined); `butId` stays signed in, everywhere else
-     * they are signed out. Throws `NotFound`; `InputError` where no owner would be left who can sign in.
+     * Gives somebody a role and a way in, takes the way in (`secret` null), or leaves it
+     * (undefined); `butId` stays signed in, everywhere else they are signed out. Throws `NotFound`;
+     * `InputError` where no owner would be left who can sign in.
      */
     setPerson: db.transaction(
       (who: string, role: Role, secret?: string | null, butId?: string): Person => {
@@ -152,7 +153,10 @@ export const authStore = (db: Db, lockMinutes: () => number = () => Infinity) =>
         return now;
       },
     ),
-    /** Begins a session and says the token that its browser keeps; `isConfirmed` if by a secret or a passkey. */
+    /**
+     * Begins a session and says the token that its browser keeps; `isConfirmed` if by a secret or a
+     * passkey.
+     */
     begin: db.transaction(
       (
         who: string,

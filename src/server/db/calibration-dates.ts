@@ -1,6 +1,8 @@
 import type { Db } from './open-db';
 
-/** When the instrument of a name was last calibrated, YYYY-MM-DD; null where the records do not say. */
+/**
+ * When the instrument of a name was last calibrated, YYYY-MM-DD; null where the records do not say.
+ */
 export const calibrationDates = (db: Db): ((name: string) => string | null) => {
   const found = db.prepare<[string, string], { calibratedOn: string | null }>(
     `SELECT max(calibrated_on) AS calibratedOn FROM (

@@ -39,7 +39,8 @@ export const changeStore = (db: Db) => {
   const insert = db.prepare(
     `INSERT INTO changes (at, who, kind, of, name, fields) VALUES (@at, @who, @kind, @of, @name, @fields)`,
   );
-  // Rules are told by their own table; the key of a page is the moment with a number behind it that no two share.
+  // Rules are told by their own table; the key of a page is the moment with a number behind it that
+  // no two share.
   const page = db.prepare<{ before: string; beforeAt: string; limit: number }, Row>(
     `SELECT * FROM (
        SELECT at, who, kind, name, of, fields, NULL AS reason, at || ' r' || printf('%012d', id) AS cursor
@@ -77,7 +78,9 @@ export const changeStore = (db: Db) => {
   };
   return {
     note,
-    /** Notes a record as it was (null where it is new) and as it is; nothing where nothing differs. */
+    /**
+     * Notes a record as it was (null where it is new) and as it is; nothing where nothing differs.
+     */
     record(kind: ChangedKind, before: object | null, after: { id: string }): void {
       const fields = before === null ? {} : differing(before, after);
       if (before !== null && Object.keys(fields).length === 0) return;

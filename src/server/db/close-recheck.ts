@@ -11,7 +11,10 @@ import type { RecordStore } from './record-store';
 /** So many dated readings a record holds; the oldest go. */
 const MAX_READINGS = 60;
 
-/** Somebody has looked: the id of the entry is of the client's own making, so that he may send again. */
+/**
+ * Somebody has looked: the id of the entry is of the client's own making, so that he may send
+ * again.
+ */
 export interface Looked {
   id: string;
   who: string;
@@ -25,7 +28,10 @@ type At = Looked & { at: string };
 const latest = <T>(list: readonly T[], next: T): T[] =>
   isDeepStrictEqual(list.at(-1), next) ? [...list] : [...list, next].slice(-MAX_READINGS);
 
-/** Closes a recheck with its readings: an entry in the job's log, a reading in the record, or both; all or nothing. */
+/**
+ * Closes a recheck with its readings: an entry in the job's log, a reading in the record, or both;
+ * all or nothing.
+ */
 export const closeRecheck = (
   db: Db,
   jobs: JobStore,

@@ -35,8 +35,9 @@ interface FileOwner {
 }
 
 /**
- * Takes a shop's file for this process: a lock in a file beside it, which the system ends with the process, however it
- * ends. Throws `DatabaseUnusable`, naming the process that has it, for a second server on the same file.
+ * Takes a shop's file for this process: a lock in a file beside it, which the system ends with the
+ * process, however it ends. Throws `DatabaseUnusable`, naming the process that has it, for a second
+ * server on the same file.
  */
 export const ownFile = (file: string): FileOwner => {
   let lock: Database.Database | undefined;

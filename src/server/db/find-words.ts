@@ -28,7 +28,10 @@ export const findWords = (typed: string): FindWords => {
   };
 };
 
-/** The query for the row numbers in which all words are; null where nothing is looked for. `what` names the indexes. */
+/**
+ * The query for the row numbers in which all words are; null where nothing is looked for. `what`
+ * names the indexes.
+ */
 export const rowsWith = (
   what: 'job' | 'record' | 'visit',
   { match, parts }: FindWords,

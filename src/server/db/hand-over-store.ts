@@ -20,7 +20,10 @@ interface Fitted {
 /** Tapes that a wheel's record holds; the oldest go. */
 const MAX_TAPES = 60;
 
-/** What a job leaves in the record of its wheel: a new tire begins anew, what was measured of the rim stays. */
+/**
+ * What a job leaves in the record of its wheel: a new tire begins anew, what was measured of the
+ * rim stays.
+ */
 const learnt = (
   { chosen, tapes, wheel: inJob, rimShape }: JobState,
   wheel: Wheel,
@@ -43,8 +46,9 @@ const learnt = (
 };
 
 /**
- * Keeps shelf and wheel record in step with a job's log: parts leave the shelf when the job is handed over, and the
- * wheel then has its new tire. Worked out from the log as it stands, so that an undone hand-over puts everything back.
+ * Keeps shelf and wheel record in step with a job's log: parts leave the shelf when the job is
+ * handed over, and the wheel then has its new tire. Worked out from the log as it stands, so that
+ * an undone hand-over puts everything back.
  */
 export const handOverStore = (db: Db, records: RecordStore) => {
   const taken = db.prepare<[string], { kind: Shelf; stockId: string; count: number }>(
@@ -116,8 +120,8 @@ export const handOverStore = (db: Db, records: RecordStore) => {
   };
 
   /**
-   * Takes back what a hand-over put on the wheel: what a newer one, or somebody by hand, has put there since stays, and a
-   * newer one gives back what was there before both.
+   * Takes back what a hand-over put on the wheel: what a newer one, or somebody by hand, has put
+   * there since stays, and a newer one gives back what was there before both.
    */
   const takeBack = (jobId: string, wheel: Wheel, { before, after, place }: Fitted): void => {
     const was = JSON.parse(before) as Partial<Wheel>;

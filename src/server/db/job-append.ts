@@ -19,7 +19,10 @@ import type { machineSteps } from './machine-steps';
 import type { Db } from './open-db';
 import { repeatedAppend } from './repeated-append';
 
-/** Refuses an append by what it brings about, and by the entries that were written; `rider` is the machine's. */
+/**
+ * Refuses an append by what it brings about, and by the entries that were written; `rider` is the
+ * machine's.
+ */
 export type EffectCheck = (effect: Effect, written: readonly Entry[], rider: string) => void;
 
 /** When entries reached the server, ISO 8601, and how long they had waited by then. */
@@ -38,7 +41,10 @@ interface Parts {
   hasPhoto: (photoId: string) => boolean;
 }
 
-/** The later of two times: a log's time never runs backwards, whatever the clock of the computer does. */
+/**
+ * The later of two times: a log's time never runs backwards, whatever the clock of the computer
+ * does.
+ */
 const later = (at: string, before: string): string => (at > before ? at : before);
 
 const checkBodies = (raw: readonly unknown[]): EntryBody[] => {
@@ -57,8 +63,9 @@ const checkBodies = (raw: readonly unknown[]): EntryBody[] => {
 };
 
 /**
- * Appends entries to a log, all or none, in one transaction: schema, repeats, sequence number, targets, then the rights and
- * safety checks of what the append brings about. Returns what was written, and the jobs whose logs have grown.
+ * Appends entries to a log, all or none, in one transaction: schema, repeats, sequence number,
+ * targets, then the rights and safety checks of what the append brings about. Returns what was
+ * written, and the jobs whose logs have grown.
  */
 export const jobAppend = (
   db: Db,

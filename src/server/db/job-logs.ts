@@ -20,8 +20,8 @@ const toEntry = ({ replaces, arrivedAt, data, ...row }: EntryRow): Entry =>
   }) as Entry;
 
 /**
- * The logs of jobs with what they amount to, those used last kept in memory: only what was written since is read and
- * folded, so that an entry costs the same on a long log as on a short one.
+ * The logs of jobs with what they amount to, those used last kept in memory: only what was written
+ * since is read and folded, so that an entry costs the same on a long log as on a short one.
  */
 export const jobLogs = (db: Db) => {
   const rows = db.prepare<[string, number], EntryRow>(

@@ -43,7 +43,10 @@ const OPENING_ENTRIES = 2;
 const fillsFrom = (state: JobState, at: string): number[] =>
   jobReport(state, at.slice(0, 10)).map((r) => Number(r.fill.toFixed(3)));
 
-/** Jobs and their logs in the database, with the tables kept beside the logs: parts, rechecks and shop stats. */
+/**
+ * Jobs and their logs in the database, with the tables kept beside the logs: parts, rechecks and
+ * shop stats.
+ */
 export const jobStores = (
   db: Db,
   shop: ShopStore,
@@ -92,8 +95,8 @@ export const jobStores = (
     isBegun: (id: string): boolean => rows.find(id).lastSeq > OPENING_ENTRIES,
     open: (input: OpenJob, at = new Date().toISOString()) => open.immediate(input, at),
     /**
-     * Appends, all or none. What waited on its way keeps the time when it was written at the bench. `refuse` sees what the
-     * append brings about, and throws to leave everything as it was.
+     * Appends, all or none. What waited on its way keeps the time when it was written at the bench.
+     * `refuse` sees what the append brings about, and throws to leave everything as it was.
      */
     append(
       jobId: string,
@@ -115,20 +118,29 @@ export const jobStores = (
         tell({ jobs: Object.fromEntries(grown.map((id) => [id, logs.of(id).entries.length])) });
       return written;
     },
-    /** Rebuilds what is kept beside a log that was imported whole; stock and wheel record stay as they are. */
+    /**
+     * Rebuilds what is kept beside a log that was imported whole; stock and wheel record stay as
+     * they are.
+     */
     settleImported(id: string): JobState {
       const log = logs.of(id);
       summarize(id, log);
       projections.settleImported(rows.find(id), log);
       return log.state;
     },
-    /** For a database of an earlier version: the rechecks of the jobs since a day, and of the records. */
+    /**
+     * For a database of an earlier version: the rechecks of the jobs since a day, and of the
+     * records.
+     */
     settleRechecks: db.transaction((since: string): void => {
       for (const { id, number } of withoutRechecks.all(since))
         rechecks.settleJob(id, number, logs.of(id).state);
       rechecks.settleRecords();
     }),
-    /** How far each station of a job is, 0 to 1; worked out when asked for, and kept until its log grows. */
+    /**
+     * How far each station of a job is, 0 to 1; worked out when asked for, and kept until its log
+     * grows.
+     */
     fillsOf(id: string): number[] {
       const { entries: log, state } = logs.of(id);
       const fills = fillsFrom(state, log.at(-1)?.at ?? '');

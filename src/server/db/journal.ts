@@ -2,11 +2,10 @@ import { existsSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:
 import type Database from 'better-sqlite3';
 
 /**
- * A database and its journal (`-wal`) belong together: after a power cut the journal holds the newest entries, and
- * SQLite
- * lays them over whatever file it finds beside it. A backup put there would be mixed with them without a word. So the
- * database is sealed: its file changes only when the journal is written back, and after each of these its size and time
- * are noted beside it.
+ * A database and its journal (`-wal`) belong together: after a power cut the journal holds the
+ * newest entries, and SQLite lays them over whatever file it finds beside it. A backup put there
+ * would be mixed with them without a word. So the database is sealed: its file changes only when
+ * the journal is written back, and after each of these its size and time are noted beside it.
  */
 interface Seal {
   size: string;
@@ -43,7 +42,8 @@ const journalBytes = (file: string): number =>
   statSync(`${file}-wal`, { throwIfNoEntry: false })?.size ?? 0;
 
 /**
- * True where a journal was left that a crash left beside this very file, or none was left at all; asked before opening.
+ * True where a journal was left that a crash left beside this very file, or none was left at all;
+ * asked before opening.
  */
 export const belongsToJournal = (file: string): boolean => {
   const seal = readSeal(file);
@@ -59,7 +59,10 @@ export const belongsToJournal = (file: string): boolean => {
   );
 };
 
-/** Seals an open database; from here on its journal is written back only by `writeBack` and by closing. */
+/**
+ * Seals an open database; from here on its journal is written back only by `writeBack` and by
+ * closing.
+ */
 export const sealed = (db: Database.Database, file: string): Database.Database => {
   db.pragma('wal_autocheckpoint = 0');
   if (journalBytes(file) === 0) writeSeal(file, { ...now(file), writingSince: null });

@@ -23,15 +23,18 @@ const ticksOf = (body: EntryBody): readonly string[] =>
       ? (body as EntryBody<'steps'>).data.stepIds
       : [];
 
-/** What may have to be written elsewhere as well: most entries are of their own wheel alone, and cost nothing here. */
+/**
+ * What may have to be written elsewhere as well: most entries are of their own wheel alone, and
+ * cost nothing here.
+ */
 const isOfMachine = (body: EntryBody): boolean =>
   body.kind === 'undo' ||
   definitionOf(body.kind).scope === 'machine' ||
   ticksOf(body).some((stepId) => MACHINE_STEPS.includes(stepId));
 
 /**
- * A step of the machine that is ticked, its test ride or what it was taught, written or undone at one wheel, stands, or
- * is undone, at the visit's other wheels that are still on the bench.
+ * A step of the machine that is ticked, its test ride or what it was taught, written or undone at
+ * one wheel, stands, or is undone, at the visit's other wheels that are still on the bench.
  */
 export const machineSteps = (db: Db, logOf: (jobId: string) => FoldedLog) => {
   const sisters = db.prepare<[string, string], { id: string }>(

@@ -35,8 +35,8 @@ const has = (db: Db, table: string): boolean =>
   undefined;
 
 /**
- * Refuses a database that is not a shop's, is damaged, or was written by a newer program. An empty one passes. Throws
- * `DatabaseUnusable`.
+ * Refuses a database that is not a shop's, is damaged, or was written by a newer program. An empty
+ * one passes. Throws `DatabaseUnusable`.
  */
 const checkDb = (db: Db): void => {
   const id = numberOf(db, 'application_id');
@@ -59,7 +59,8 @@ const checkDb = (db: Db): void => {
   );
   if (fault !== 'ok') throw new DatabaseUnusable(damaged(fault));
   if (bytes > WHOLE_CHECK_BYTES) return;
-  // A page in the middle of a long text is in no index: where it was lost, the text is none any more.
+  // A page in the middle of a long text is in no index: where it was lost, the text is none any
+  // more.
   for (const table of LOGS)
     if (has(db, table) && db.prepare(`SELECT 1 FROM ${table} WHERE ${BROKEN} LIMIT 1`).get())
       throw new DatabaseUnusable(damaged(`an entry in ${table} cannot be read`));
@@ -98,7 +99,8 @@ const strayJournal = (file: string): string =>
   '(it holds the entries written last before the program was cut off)';
 
 /**
- * A file that is not there, or is empty, becomes a new shop only where that is asked for. Throws `DatabaseUnusable`.
+ * A file that is not there, or is empty, becomes a new shop only where that is asked for. Throws
+ * `DatabaseUnusable`.
  */
 export const checkBegun = (file: string, beginsNew: boolean): void => {
   if (beginsNew) return;
@@ -117,9 +119,9 @@ export const checkBegun = (file: string, beginsNew: boolean): void => {
 };
 
 /**
- * Opens the shop's database, creating and migrating it as needed, a copy kept before. `:memory:` for tests.
- * Throws `DatabaseUnusable` when the file cannot be written, is damaged, is not a shop's, or lies beside the journal of
- * another one.
+ * Opens the shop's database, creating and migrating it as needed, a copy kept before. `:memory:`
+ * for tests. Throws `DatabaseUnusable` when the file cannot be written, is damaged, is not a
+ * shop's, or lies beside the journal of another one.
  */
 export const openDb = (file: string): Db => {
   let db: Db | undefined;
@@ -136,7 +138,8 @@ export const openDb = (file: string): Db => {
     if (!inMemory) sealed(db, file);
     db.pragma('synchronous = FULL');
     db.pragma('foreign_keys = ON');
-    // No one is kept waiting while another program holds the file: what is written is asked for again.
+    // No one is kept waiting while another program holds the file: what is written is asked for
+    // again.
     db.pragma(`busy_timeout = ${BUSY_MS}`);
     // What is deleted, such as the hash of a PIN, is gone from the file too.
     db.pragma('secure_delete = ON');

@@ -22,7 +22,10 @@ interface OrderRow extends Omit<PartOrder, 'jobIds' | 'came'> {
   came: 0 | 1 | null;
 }
 
-/** Parts of the jobs on the bench: reserved as they are decided, ordered where they are short, received. */
+/**
+ * Parts of the jobs on the bench: reserved as they are decided, ordered where they are short,
+ * received.
+ */
 export const partsStore = (db: Db, records: RecordStore) => {
   const statements = {
     forget: db.prepare('DELETE FROM wanted WHERE job_id = ?'),

@@ -46,7 +46,10 @@ export const passkeyStore = (db: Db) => {
     of: (who: string): StoredPasskey[] => all.all(who).map(stored),
     add: (key: StoredPasskey, at: string): void =>
       void add.run({ ...key, transports: JSON.stringify(key.transports), at }),
-    /** It was used; a counter that goes back means a copied key, which the verification refuses before. */
+    /**
+     * It was used; a counter that goes back means a copied key, which the verification refuses
+     * before.
+     */
     used: (id: string, counter: number, at: string): void => void used.run(counter, at, id),
     remove: (id: string, who: string): boolean => remove.run(id, who).changes > 0,
   };

@@ -71,8 +71,8 @@ const lower = (...words: (string | null | undefined)[]): string =>
   words.filter(Boolean).join(' ').toLowerCase();
 
 /**
- * What is to be looked at again, worked out anew whenever the log or the record that asks for it changes, so that a
- * list is read by an index.
+ * What is to be looked at again, worked out anew whenever the log or the record that asks for it
+ * changes, so that a list is read by an index.
  */
 export const recheckStore = (db: Db, records: RecordStore, rules: RuleStore) => {
   const statements = {
@@ -213,7 +213,10 @@ export const recheckStore = (db: Db, records: RecordStore, rules: RuleStore) => 
     },
     /** The latest of a wheel, open and closed. */
     ofWheel: (wheelId: string): RecheckRow[] => statements.ofWheel.all(wheelId).map(toRow),
-    /** A page of them: open ones by their day, closed ones the newest first. `today` for what is overdue. */
+    /**
+     * A page of them: open ones by their day, closed ones the newest first. `today` for what is
+     * overdue.
+     */
     list({ state, search, from = '0000', limit, after }: RecheckQuery, today: string) {
       const [day = state === 'open' ? '0000' : '9999', id = ''] = after?.split(' ') ?? [];
       const words = JSON.stringify(search.toLowerCase().split(/\s+/).filter(Boolean));

@@ -16,7 +16,10 @@ export interface RecordQuery {
 
 type Row = Record<string, string | number | null>;
 
-/** Numbers by size, sizes by the number they begin with, the rest by letters; what is not known last. */
+/**
+ * Numbers by size, sizes by the number they begin with, the rest by letters; what is not known
+ * last.
+ */
 const orderBy = (kind: RecordKind, { key, down }: { key: string; down: boolean }): string => {
   const column = `r.${columnName(key)}`;
   const field = fieldsOfKind(kind).find((f) => f.key === key)!;
@@ -27,8 +30,8 @@ const orderBy = (kind: RecordKind, { key, down }: { key: string; down: boolean }
 };
 
 /**
- * A page of the records of a kind, and how many fit. `columns` and `order` by kind, as they stand in its table `r`.
- * Column names come from the program alone.
+ * A page of the records of a kind, and how many fit. `columns` and `order` by kind, as they stand
+ * in its table `r`. Column names come from the program alone.
  */
 export const recordPages = (
   db: Db,

@@ -33,7 +33,8 @@ const ORDER: Record<RecordKind, string> = {
 const LISTS: readonly string[] = ['places', 'fasteners', 'dated'];
 
 /**
- * How a record and its row turn into each other, by the fields of its kind. Column names come from the program alone.
+ * How a record and its row turn into each other, by the fields of its kind. Column names come from
+ * the program alone.
  */
 const mapping = (kind: RecordKind) => {
   const fields = fieldsOfKind(kind);
@@ -110,7 +111,10 @@ export const recordReader = (db: Db, stores: Stores = storesOf(db)) => ({
   },
 });
 
-/** Machines, wheels and stock: listed, added, changed and archived, never deleted, since jobs speak of them. */
+/**
+ * Machines, wheels and stock: listed, added, changed and archived, never deleted, since jobs speak
+ * of them.
+ */
 export const recordStore = (db: Db) => {
   const stores = storesOf(db);
   const { list, find } = recordReader(db, stores);
@@ -189,7 +193,10 @@ export const recordStore = (db: Db) => {
       insert('machines', machine);
       for (const wheel of wheels) insert('wheels', wheel);
     }),
-    /** A record of another shop, with its version; who changed it there is told by what came with it. */
+    /**
+     * A record of another shop, with its version; who changed it there is told by what came with
+     * it.
+     */
     bringIn: <K extends RecordKind>(kind: K, it: Records[K]): void => {
       refused(() => void stores[kind].add.run(stores[kind].toRow(it)));
       db.prepare(`UPDATE ${kind} SET version = ? WHERE id = ?`).run(it.version, it.id);

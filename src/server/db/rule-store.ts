@@ -31,7 +31,8 @@ export const ruleStore = (db: Db) => {
     const changed = new Map(all.all().map((row) => [row.key, row]));
     return DEFAULT_RULES.map((rule) => {
       const row = changed.get(rule.key);
-      // What an earlier program took and the rule of today cannot hold is not the shop's value any more.
+      // What an earlier program took and the rule of today cannot hold is not the shop's value any
+      // more.
       if (!row || !tryInput(() => checkRuleValue(rule, JSON.parse(row.value))).ok)
         return { ...rule, shipped: rule.value, changedBy: null, reason: null, changedAt: null };
       const value = JSON.parse(row.value) as Rule['value'];

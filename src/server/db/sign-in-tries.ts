@@ -9,7 +9,10 @@ import {
 import type { Db } from './open-db';
 
 const MINUTE_MS = 60_000;
-/** Devices of one person that have an allowance of their own; the one used least recently goes. Basis: memory. */
+/**
+ * Devices of one person that have an allowance of their own; the one used least recently goes.
+ * Basis: memory.
+ */
 const MAX_DEVICES = 5;
 
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
@@ -36,8 +39,9 @@ interface TryRow {
 /**
  * Wrong tries to sign in, kept in the database so that a restart forgives nothing.
  *
- * Each device in which a person has signed in before has an allowance for that person; all other sources share one. Waits
- * grow exponentially (`waitMinutesAfter`), so guesses from elsewhere never keep a person out of their own screen.
+ * Each device in which a person has signed in before has an allowance for that person; all other
+ * sources share one. Waits grow exponentially (`waitMinutesAfter`), so guesses from elsewhere never
+ * keep a person out of their own screen.
  */
 export const signInTries = (db: Db) => {
   const isKnown = db
@@ -112,7 +116,10 @@ export const signInTries = (db: Db) => {
         since: since(nowMs),
       });
     },
-    /** The person signed in from there: that device is known from now on, and the count of where it came from starts over. */
+    /**
+     * The person signed in from there: that device is known from now on, and the count of where it
+     * came from starts over.
+     */
     right: db.transaction(
       (who: string, from: TrySource, deviceToken: string, nowMs: number): void => {
         // What others have tried stays counted, and in sight.
@@ -122,8 +129,8 @@ export const signInTries = (db: Db) => {
       },
     ),
     /**
-     * Guessing of the last day, and what is blocked: more wrong tries at one person, from one known device or from all
-     * other sources together, than are made by mistake.
+     * Guessing of the last day, and what is blocked: more wrong tries at one person, from one known
+     * device or from all other sources together, than are made by mistake.
      */
     guessing(nowMs: number): Guessing[] {
       const rows = list.all(since(nowMs));

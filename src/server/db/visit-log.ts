@@ -101,7 +101,10 @@ export const visitLog = (db: Db) => {
       const seq = seqOf(visitId);
       if (expectedSeq !== seq) throw new LogMovedOn(entriesOf(visitId, expectedSeq), seq, 'visit');
     },
-    /** A job of the visit was written to: it is over once every wheel is handed over, its proof in place. */
+    /**
+     * A job of the visit was written to: it is over once every wheel is handed over, its proof in
+     * place.
+     */
     settle: (visitId: string, at: string): void => void settle.run({ id: visitId, at }),
     /** Visits were brought in with their jobs: each is over where every wheel is handed over. */
     settleAll: (): void =>

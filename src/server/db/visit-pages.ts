@@ -11,10 +11,16 @@ interface PageQuery {
   limit: number;
 }
 
-/** Words that are in so many visits are soon come by from the newest on; those that are in fewer are looked up. */
+/**
+ * Words that are in so many visits are soon come by from the newest on; those that are in fewer are
+ * looked up.
+ */
 const MANY = 2000;
 
-/** Pages of visits, the newest first, by words and parts of words; words that `many` visits have are frequent. */
+/**
+ * Pages of visits, the newest first, by words and parts of words; words that `many` visits have are
+ * frequent.
+ */
 export const visitPages = <Row>(db: Db, columns: string, many = MANY) => {
   const prepare = (found: string | null, words: number) => {
     const list = (which: string) =>

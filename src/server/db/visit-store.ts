@@ -317,7 +317,9 @@ export const visitStore = (
       return row.visitId === null ? null : find(row.visitId);
     },
     open: (input: OpenVisit, at = new Date().toISOString()) => open.immediate(input, at),
-    /** Appends, all or nothing; `refuse` sees each entry, and throws to leave everything as it was. */
+    /**
+     * Appends, all or nothing; `refuse` sees each entry, and throws to leave everything as it was.
+     */
     append: (
       id: string,
       expectedSeq: number,
@@ -325,7 +327,10 @@ export const visitStore = (
       at = new Date().toISOString(),
       refuse: NameRefusal = () => undefined,
     ) => append.immediate(id, expectedSeq, entries, at, refuse),
-    /** A page of visits, the newest first, and from where the next page goes on; null after the last. */
+    /**
+     * A page of visits, the newest first, and from where the next page goes on; null after the
+     * last.
+     */
     list({ state, search, limit, after }: VisitQuery): {
       visits: VisitSummary[];
       next: string | null;

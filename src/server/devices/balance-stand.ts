@@ -43,7 +43,8 @@ const PUSH_DEG_S = 40;
 const RADIUS_MM = 225;
 
 /**
- * A balance stand with an invented wheel on it, that says which place is at the bottom, and once when it came to rest.
+ * A balance stand with an invented wheel on it, that says which place is at the bottom, and once
+ * when it came to rest.
  */
 export const simulatedStand = (name: string): StandIn => {
   let motion: StandMotion = { turnDeg: 30, rateDegS: 0, held: false };

@@ -52,7 +52,9 @@ export const simulatedCaliper = (name: string): StandIn => {
   });
 };
 
-/** A click wrench with a scale; pulled, it clicks at its setting and the hand goes a little past it. */
+/**
+ * A click wrench with a scale; pulled, it clicks at its setting and the hand goes a little past it.
+ */
 export const simulatedWrench = (name: string, scale: { minNm: number; maxNm: number }): StandIn => {
   let pull = AT_REST;
   return standIn(name, 'torque-wrench', {

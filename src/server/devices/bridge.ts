@@ -5,7 +5,8 @@ import type { Readable } from 'node:stream';
 /** Lines are gathered so long before they are sent; a screen shows no faster. */
 const GATHER_MS = 100;
 /**
- * Lines kept while the server does not answer; older ones are let go, since a reading is worth something only now.
+ * Lines kept while the server does not answer; older ones are let go, since a reading is worth
+ * something only now.
  */
 const KEPT_LINES = 400;
 
@@ -16,14 +17,18 @@ interface Answer {
 
 /** Where lines go, and what is said of it. */
 export interface BridgeOptions {
-  /** Posts lines, one to a line of text; throws when the server cannot be reached or refuses them all. */
+  /**
+   * Posts lines, one to a line of text; throws when the server cannot be reached or refuses them
+   * all.
+   */
   post(body: string): Promise<Answer>;
   say(text: string): void;
 }
 
 /**
- * Carries lines of text from a stream to the server until the stream ends, and says which of them were refused.
- * Resolves with how many were taken, refused, and let go because the server did not answer.
+ * Carries lines of text from a stream to the server until the stream ends, and says which of them
+ * were refused. Resolves with how many were taken, refused, and let go because the server did not
+ * answer.
  */
 export const bridge = async (
   input: Readable,

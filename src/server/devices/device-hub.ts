@@ -41,9 +41,9 @@ interface RefusedLine extends InputProblem {
 }
 
 /**
- * Every instrument of the shop: what it said last, and who listens. Only whole lines that make sense, each later than
- * the
- * one before, go on to whoever listens; everything else is only said of the instrument.
+ * Every instrument of the shop: what it said last, and who listens. Only whole lines that make
+ * sense, each later than the one before, go on to whoever listens; everything else is only said of
+ * the instrument.
  */
 export const deviceHub = (
   standIns: readonly StandIn[],
@@ -81,9 +81,8 @@ export const deviceHub = (
     const wasSilent = nowMs() - it.heardMs > SILENT_AFTER_MS;
     it.heardMs = nowMs();
     it.problem = null;
-    // The same moment again says nothing new: a line sent twice, or an instrument that stands still. An earlier one is
-    // an
-    // instrument whose clock was set anew, if it was away for a while.
+    // The same moment again says nothing new: a line sent twice, or an instrument that stands
+    // still. An earlier one is an instrument whose clock was set anew, if it was away for a while.
     const lateMs = it.last ? Date.parse(line.at) - Date.parse(it.last.at) : 1;
     if (lateMs === 0 || (lateMs < 0 && !wasSilent)) return;
     it.last = line;
@@ -161,7 +160,10 @@ export const deviceHub = (
   return {
     list: (): (DeviceNow & { held: object | null })[] =>
       [...known.values()].map((it) => ({ ...nowOf(it), held: it.standIn?.held() ?? null })),
-    /** Hears an instrument until the function it gives is called. Throws `InputError` for one that is not there. */
+    /**
+     * Hears an instrument until the function it gives is called. Throws `InputError` for one that
+     * is not there.
+     */
     listen(name: string, listener: Listener): () => void {
       const it = find(name);
       it.listeners.add(listener);
@@ -181,8 +183,8 @@ export const deviceHub = (
       };
     },
     /**
-     * Lines of real instruments, one to a line of text. An instrument that nobody knew is known from its first good
-     * line on.
+     * Lines of real instruments, one to a line of text. An instrument that nobody knew is known
+     * from its first good line on.
      */
     post(text: string): { taken: number; refused: RefusedLine[] } {
       const refused: RefusedLine[] = [];
@@ -220,7 +222,9 @@ export const deviceHub = (
       });
       return { taken, refused };
     },
-    /** How a stand-in is held. Throws `InputError` for a real instrument, or for what it cannot do. */
+    /**
+     * How a stand-in is held. Throws `InputError` for a real instrument, or for what it cannot do.
+     */
     hold: (name: string, knobs: unknown): void => simulated(name).standIn.hold(knobs),
     /** Makes a stand-in fail, or work again. Throws `InputError` for a real instrument. */
     fail(name: string, mode: Failure | null): void {
@@ -228,7 +232,10 @@ export const deviceHub = (
       it.fails = mode === null ? null : { mode, through: failing(mode) };
       it.problem = null;
     },
-    /** Forgets a real instrument that has fallen silent. Throws `InputError` for one that speaks or is simulated. */
+    /**
+     * Forgets a real instrument that has fallen silent. Throws `InputError` for one that speaks or
+     * is simulated.
+     */
     forget(name: string): void {
       const it = find(name);
       if (it.standIn || stateOf(it) !== 'silent')

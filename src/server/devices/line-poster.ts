@@ -2,14 +2,20 @@ import type { BridgeOptions } from './bridge';
 
 const PATIENCE_MS = 5000;
 
-/** How a program is let in: the shop's passphrase, or somebody's name and PIN or passphrase; neither where it is open. */
+/**
+ * How a program is let in: the shop's passphrase, or somebody's name and PIN or passphrase; neither
+ * where it is open.
+ */
 interface LetIn {
   passphrase: string | undefined;
   who: string | undefined;
   secret: string | undefined;
 }
 
-/** Posts lines to the program at an address; signs in where it is asked to, and again once the session is over. */
+/**
+ * Posts lines to the program at an address; signs in where it is asked to, and again once the
+ * session is over.
+ */
 export const linePoster = (
   to: string,
   { passphrase, who, secret }: LetIn,

@@ -4,7 +4,10 @@ import { simulatedIndicator } from './dial-indicator';
 import { simulatedGauge } from './gauge-and-hose';
 import type { StandIn } from './stand-in';
 
-/** The simulated instruments that ship with the program, one of each kind, and a wrench for ring bolts. */
+/**
+ * The simulated instruments that ship with the program, one of each kind, and a wrench for ring
+ * bolts.
+ */
 export const shopStandIns = (): StandIn[] => [
   simulatedGauge('hose gauge', 1.2),
   simulatedThermometer('tip thermometer'),

@@ -21,8 +21,8 @@ export interface StandIn {
 const EVERY_MS = 50;
 
 /**
- * A stand-in from its physics: `next` moves it on by so many seconds and gives what it shows. Knobs not named stay as
- * they are.
+ * A stand-in from its physics: `next` moves it on by so many seconds and gives what it shows. Knobs
+ * not named stay as they are.
  */
 export const standIn = <Knobs extends object>(
   name: string,

@@ -13,8 +13,9 @@ import { copyOf } from './copy-of';
 const AT_ONCE_MS = 8;
 
 /**
- * Makes a copy of the shop with very many records in it, in a folder of its own. Throws `ChangedMeanwhile` where one of
- * them was changed since it was read, and what `gone` was aborted with; the folder is gone then.
+ * Makes a copy of the shop with very many records in it, in a folder of its own. Throws
+ * `ChangedMeanwhile` where one of them was changed since it was read, and what `gone` was aborted
+ * with; the folder is gone then.
  */
 export const copyWithRecords = async (
   db: Db,

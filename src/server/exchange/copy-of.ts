@@ -7,7 +7,10 @@ import type { Db } from '../db/open-db';
 /** So much of a database is copied in one go, in pages: others write in between. */
 const PAGES_AT_ONCE = 200;
 
-/** A copy of a running shop's database, open, in a folder of its own: it is changed there, and takes the shop's place. */
+/**
+ * A copy of a running shop's database, open, in a folder of its own: it is changed there, and takes
+ * the shop's place.
+ */
 export const copyOf = async (db: Db, folder: string): Promise<{ path: string; copy: Db }> => {
   await mkdir(folder, { recursive: true });
   const path = join(folder, DB_NAME);

@@ -93,7 +93,10 @@ const ruleLines = (db: Db): Line[] =>
       ),
     );
 
-/** Everything that a shop keeps, line by line in one order, so that the same shop always makes the same file. */
+/**
+ * Everything that a shop keeps, line by line in one order, so that the same shop always makes the
+ * same file.
+ */
 export function* shopLines(db: Db): Generator<Line> {
   yield heading(db, 'shop');
   yield* db

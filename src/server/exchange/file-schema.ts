@@ -45,7 +45,10 @@ const recordLine = (kind: string): Json => {
 
 let made: Json | null = null;
 
-/** The JSON Schema of each line of a shop's file, made of what checks the lines; published in `docs/`. */
+/**
+ * The JSON Schema of each line of a shop's file, made of what checks the lines; published in
+ * `docs/`.
+ */
 export const fileSchema = (): Json => {
   made ??= {
     $schema: DRAFT,

@@ -11,8 +11,8 @@ interface LogEntry {
 }
 
 /**
- * A log that is here already: the same, or here it went on. Throws `InputError` where the file's went on elsewhere, or
- * another way.
+ * A log that is here already: the same, or here it went on. Throws `InputError` where the file's
+ * went on elsewhere, or another way.
  */
 export const sameLog = (
   name: string,
@@ -29,8 +29,8 @@ export const sameLog = (
 };
 
 /**
- * A log begins with what opens it, nothing else opens it again, its time does not run backwards, no id stands twice and
- * what names another entry names one before it. Throws `InputError`.
+ * A log begins with what opens it, nothing else opens it again, its time does not run backwards, no
+ * id stands twice and what names another entry names one before it. Throws `InputError`.
  */
 export const checkOrder = (entries: readonly LogEntry[], openings: readonly string[]): void => {
   const known = new Set<string>();

@@ -26,10 +26,14 @@ const AT_ONCE_MS = 8;
 const unfit = (message: string): InputError =>
   new InputError('file', message, 'a file that a shop, or a job, was taken out into');
 
-/** The lines of a text, as they arrive. Throws `InputError` for what is no UTF-8, and for an endless line. */
+/**
+ * The lines of a text, as they arrive. Throws `InputError` for what is no UTF-8, and for an endless
+ * line.
+ */
 async function* linesIn(stream: Readable): AsyncGenerator<string> {
   const decoder = new TextDecoder('utf-8', { fatal: true });
-  // The pieces of a line that is not whole yet, put together once: a long line costs its length, not its square.
+  // The pieces of a line that is not whole yet, put together once: a long line costs its length,
+  // not its square.
   let pieces: string[] = [];
   let chars = 0;
   const decoded = (chunk?: Uint8Array): string => {
@@ -88,7 +92,10 @@ const atLine = <T>(n: number, run: () => T): T => {
   }
 };
 
-/** Copies a photograph into a folder. Throws `InputError` where it is not the one that its name says. */
+/**
+ * Copies a photograph into a folder. Throws `InputError` where it is not the one that its name
+ * says.
+ */
 const photoOut = async (zip: ZipFile, entry: ZipEntry, folder: string): Promise<void> => {
   const name = entry.fileName.slice(PHOTO_FOLDER.length + 1);
   if (entry.uncompressedSize > MAX_PHOTO_BYTES)
@@ -117,8 +124,9 @@ interface FileSink {
 }
 
 /**
- * Reads a file whole: each line checked and handed on, each photograph held to its name. Returns the names of the
- * photographs. Throws `InputError` for a file that is damaged, or holds what does not belong there; `signal` ends it.
+ * Reads a file whole: each line checked and handed on, each photograph held to its name. Returns
+ * the names of the photographs. Throws `InputError` for a file that is damaged, or holds what does
+ * not belong there; `signal` ends it.
  */
 export const readFile = async (
   file: string,

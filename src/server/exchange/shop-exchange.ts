@@ -27,7 +27,10 @@ const isEmpty = (db: Db): boolean =>
   db.prepare('SELECT 1 FROM machines').get() === undefined &&
   db.prepare('SELECT 1 FROM visits').get() === undefined;
 
-/** Takes a shop, or one of its jobs, out into a file, and a file in. `folder` is where files are looked into. */
+/**
+ * Takes a shop, or one of its jobs, out into a file, and a file in. `folder` is where files are
+ * looked into.
+ */
 export const shopExchange = (db: Db, photosDir: string, folder: string) => {
   const place = (id: string): string => join(resolve(folder), `taking-in-${id}`);
   const brought = new Map<string, NodeJS.Timeout>();
@@ -63,7 +66,10 @@ export const shopExchange = (db: Db, photosDir: string, folder: string) => {
     await rm(place(id), { recursive: true, force: true });
   };
 
-  /** Makes a copy of the shop with the file in it, in `into`, and says what that did. Throws `InputError`. */
+  /**
+   * Makes a copy of the shop with the file in it, in `into`, and says what that did. Throws
+   * `InputError`.
+   */
   const copyWith = async (
     file: string,
     into: string,
@@ -114,7 +120,10 @@ export const shopExchange = (db: Db, photosDir: string, folder: string) => {
     /** All that is kept of a rider. */
     riderOut: (name: string, failed: (error: unknown) => void): Readable =>
       out((of) => riderLines(of, name), failed),
-    /** Keeps a file for a while and says what taking it in would do; nothing changes. Throws `InputError`. */
+    /**
+     * Keeps a file for a while and says what taking it in would do; nothing changes. Throws
+     * `InputError`.
+     */
     async bring(from: Readable, signal?: AbortSignal): Promise<Brought> {
       await tidied;
       const id = randomUUID();

@@ -34,8 +34,9 @@ const noCounts = (): ExchangePlan['counts'] =>
   ) as ExchangePlan['counts'];
 
 /**
- * Takes the lines of a file into a database, one after the other: what is here stays, what is not comes in. It is to be
- * a copy: a line that does not fit throws `InputError`, and the copy is thrown away.
+ * Takes the lines of a file into a database, one after the other: what is here stays, what is not
+ * comes in. It is to be a copy: a line that does not fit throws `InputError`, and the copy is
+ * thrown away.
  */
 export const takingIn = (db: Db) => {
   const shop = shopStore(db);

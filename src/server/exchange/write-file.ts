@@ -26,7 +26,8 @@ async function* texts(lines: Iterable<Line>, seen: (line: Line) => void): AsyncG
 }
 
 /**
- * A zip file of lines, and of the photographs that they name, as a stream; `failed` is told where it breaks off.
+ * A zip file of lines, and of the photographs that they name, as a stream; `failed` is told where
+ * it breaks off.
  */
 export const writeFile = (
   lines: Iterable<Line>,

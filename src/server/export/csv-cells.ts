@@ -10,7 +10,10 @@ export const mark = (cell: string): string => (FORMULA.test(cell) ? `'${cell}` :
 export const unmark = (cell: string): string =>
   cell.startsWith("'") && FORMULA.test(cell.slice(1)) ? cell.slice(1) : cell;
 
-/** Rows as CSV (RFC 4180), every text marked where it has to be; spaces at its ends and breaks in it stay. */
+/**
+ * Rows as CSV (RFC 4180), every text marked where it has to be; spaces at its ends and breaks in it
+ * stay.
+ */
 export const csvOf = (
   rows: readonly (readonly unknown[])[] | readonly object[],
   options: Options = {},

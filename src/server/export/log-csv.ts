@@ -2,7 +2,10 @@ import { effectiveEntries, entryText, foldJob, stepsOf, type Entry } from '../..
 import { DEFAULT_UNITS } from '../../core/base/units';
 import { csvOf } from './csv-cells';
 
-/** The whole log of a job as CSV (RFC 4180): every entry with its data as JSON, and whether it still stands. */
+/**
+ * The whole log of a job as CSV (RFC 4180): every entry with its data as JSON, and whether it still
+ * stands.
+ */
 export const logCsv = (log: readonly Entry[]): string => {
   const standing = new Set(effectiveEntries(log).map((e) => e.id));
   const words = new Map(stepsOf(foldJob(log)).map((s) => [s.id, s.say]));

@@ -10,7 +10,10 @@ interface Chosen {
 
 const HOUSE = '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next';
 const WIDE = '@fontsource/noto-sans/files/noto-sans';
-/** The face of the house, and what writes the letters that it has not, in the order in which they are asked. */
+/**
+ * The face of the house, and what writes the letters that it has not, in the order in which they
+ * are asked.
+ */
 const FACES: readonly string[] = [
   `${HOUSE}-latin`,
   `${HOUSE}-latin-ext`,
@@ -41,8 +44,9 @@ interface LaidOut {
 }
 
 /**
- * Text in the letters in which names are written: Latin with all its marks, Greek and Cyrillic, each by the first face
- * that has it. A letter that no face has is drawn as the house's sign for that.
+ * Text in the letters in which names are written: Latin with all its marks, Greek and Cyrillic,
+ * each by the first face that has it. A letter that no face has is drawn as the house's sign for
+ * that.
  */
 export const mixedText = (doc: Doc) => {
   const opened = new Set<string>();
@@ -116,7 +120,9 @@ export const mixedText = (doc: Doc) => {
     choose(FACES[0]!, weight);
     return doc.fontSize(size).currentLineHeight(true);
   };
-  /** From the top of a line to where its letters stand: the same for all faces, or a name would hop. */
+  /**
+   * From the top of a line to where its letters stand: the same for all faces, or a name would hop.
+   */
   const toBaseline = (weight: Weight, size: number): number => {
     choose(FACES[0]!, weight);
     return ((doc as unknown as Chosen)._font.ascender / 1000) * size;

@@ -22,7 +22,9 @@ const MAX_ROWS = 60_000;
 /** More than any kind of record has. */
 const MAX_COLUMNS = 100;
 
-/** What separates the cells: comma, or what a spreadsheet of another tongue writes, by the header. */
+/**
+ * What separates the cells: comma, or what a spreadsheet of another tongue writes, by the header.
+ */
 const delimiterOf = (text: string): string => {
   const header = /^[^\r\n]*/.exec(text)![0];
   return [',', ';', '\t'].reduce((best, d) =>

@@ -15,7 +15,9 @@ const BESIDE_DIAL_PT = 300;
 const PHOTO_PT = { width: 158, height: 118, gap: 12 } as const;
 const PHOTOS_ABREAST = 3;
 
-/** The rider's sheet as a PDF file, A4, tagged: headings, paragraphs, and words for every picture. */
+/**
+ * The rider's sheet as a PDF file, A4, tagged: headings, paragraphs, and words for every picture.
+ */
 export const riderPdf = ({ paper, photos, shopName, on }: RiderInput): Promise<Buffer> => {
   const pdf = taggedPdf({ title: `${paper.title}: for the rider`, author: shopName, on });
   pdf.title(paper.title);

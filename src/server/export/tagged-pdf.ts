@@ -13,7 +13,10 @@ interface Opener {
 }
 type Block = 'H1' | 'H2' | 'P' | 'LI' | 'Caption';
 
-/** A paper that reads itself out: every piece of text is a heading, a paragraph or an item, every picture has words. */
+/**
+ * A paper that reads itself out: every piece of text is a heading, a paragraph or an item, every
+ * picture has words.
+ */
 interface TaggedPdf {
   /** Where the next thing goes. */
   y(): number;

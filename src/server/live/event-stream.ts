@@ -8,7 +8,10 @@ export const MAX_STREAMS_OF_ADDRESS = 64;
 export const MAX_STREAMS_OF_PERSON = 24;
 /** Streams of the whole shop. */
 const MAX_STREAMS = 600;
-/** What waits for a listener that does not read; beyond it the stream is ended, and the browser asks for it anew. */
+/**
+ * What waits for a listener that does not read; beyond it the stream is ended, and the browser asks
+ * for it anew.
+ */
 const MAX_WAITING_BYTES = 256 * 1024;
 /** A line that says nothing, so that a dead listener is noticed. */
 const STILL_HERE_MS = 15_000;
@@ -16,7 +19,10 @@ const STILL_HERE_MS = 15_000;
 /** Open streams by the address, the person and the shop they count for. */
 const open = new Map<string, number>();
 
-/** Counts a stream for each of its keys; null when one of them has too many already, else how to take it off. */
+/**
+ * Counts a stream for each of its keys; null when one of them has too many already, else how to
+ * take it off.
+ */
 const counted = (keys: readonly (readonly [key: string, max: number])[]): (() => void) | null => {
   if (keys.some(([key, max]) => (open.get(key) ?? 0) >= max)) return null;
   for (const [key] of keys) open.set(key, (open.get(key) ?? 0) + 1);
@@ -30,8 +36,9 @@ const counted = (keys: readonly (readonly [key: string, max: number])[]): (() =>
 };
 
 /**
- * Answers with server-sent events until the listener leaves, is too slow, or `end` is called. `listen` is given how to
- * say something and how to end, and returns how to stop. Throws `ServerBusy` when its address or person has too many already.
+ * Answers with server-sent events until the listener leaves, is too slow, or `end` is called.
+ * `listen` is given how to say something and how to end, and returns how to stop. Throws
+ * `ServerBusy` when its address or person has too many already.
  */
 export const eventStream = (
   req: Request,

@@ -41,7 +41,10 @@ export const liveHub = (nowMs: () => number = Date.now) => {
       listeners.add(listener);
       return () => void listeners.delete(listener);
     },
-    /** A tab says who is at which job, or that nobody is at one any more. Returns who else is at that job. */
+    /**
+     * A tab says who is at which job, or that nobody is at one any more. Returns who else is at
+     * that job.
+     */
     at(tab: string, who: string, jobId: string | null): string[] {
       const before = here.get(tab);
       for (const [other, { saidMs }] of here) if (nowMs() - saidMs > GONE_MS) here.delete(other);

@@ -42,13 +42,18 @@ interface LogRow {
   data: string;
 }
 
-/** What of a changed record may hold a name: the free texts of its kind, each as it was and as it is. */
+/**
+ * What of a changed record may hold a name: the free texts of its kind, each as it was and as it
+ * is.
+ */
 const recordPaths = (kind: string) =>
   (RECORD_KINDS as readonly string[]).includes(kind)
     ? freeTexts(recordSchema(kind as RecordKind)).map(([key, ...rest]) => [key!, '*', ...rest])
     : [];
 
-/** Runs while nothing guards the logs: they are changed this once, in a copy that nobody reads yet. */
+/**
+ * Runs while nothing guards the logs: they are changed this once, in a copy that nobody reads yet.
+ */
 const unguarded = async (db: Db, run: () => Promise<void>): Promise<void> => {
   const guards = db
     .prepare<[], { name: string; sql: string }>(
@@ -61,10 +66,10 @@ const unguarded = async (db: Db, run: () => Promise<void>): Promise<void> => {
 };
 
 /**
- * Takes a rider's name, and other words of theirs, out of a database: every free text of records, logs and what is kept
- * beside them. What was measured stays. It is to be a copy; once this is done no index holds the name either, and a
- * `VACUUM` leaves no page that does. `at` ISO 8601. Returns how many records
- * and entries said it.
+ * Takes a rider's name, and other words of theirs, out of a database: every free text of records,
+ * logs and what is kept beside them. What was measured stays. It is to be a copy; once this is done
+ * no index holds the name either, and a `VACUUM` leaves no page that does. `at` ISO 8601. Returns
+ * how many records and entries said it.
  */
 export const forgetRider = async (
   db: Db,

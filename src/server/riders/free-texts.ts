@@ -29,7 +29,10 @@ const pathsOf = (at: Described, path: Path): Path[] => [
   ...(at.items ?? []).flatMap((of) => pathsOf(of, [...path, '*'])),
 ];
 
-/** The places of a schema where somebody may have written anything: no choice of words, no id, no date. */
+/**
+ * The places of a schema where somebody may have written anything: no choice of words, no id, no
+ * date.
+ */
 export const freeTexts = (schema: Joi.Schema): Path[] =>
   pathsOf(schema.describe() as Described, []);
 

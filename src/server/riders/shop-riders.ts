@@ -54,8 +54,9 @@ export const shopRiders = (db: Db, folder: string) => {
     /** Throws `NotFound` where there is nobody of this name. */
     kept,
     /**
-     * Makes the shop without a rider beside the running one, in a folder of its own. `also` are other words of theirs.
-     * Throws `NotFound`, and `InputError` for words too short to be looked for.
+     * Makes the shop without a rider beside the running one, in a folder of its own. `also` are
+     * other words of theirs. Throws `NotFound`, and `InputError` for words too short to be looked
+     * for.
      */
     async without(
       name: string,

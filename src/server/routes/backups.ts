@@ -5,7 +5,9 @@ import { check, text } from '../../core/base/fields';
 import type { ApiDocs } from '../openapi/api-docs';
 import type { ShopBackups } from '../backup/shop-backups';
 
-/** Puts a backup, by its path, in the place of the running shop; says where the one before is kept. */
+/**
+ * Puts a backup, by its path, in the place of the running shop; says where the one before is kept.
+ */
 export type Restore = (path: string) => Promise<{ kept: string | null }>;
 
 const passphraseBody = Joi.object({

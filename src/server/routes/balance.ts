@@ -18,8 +18,8 @@ export const balanceApi: ApiDocs = {
 export const balanceRoutes = (jobs: JobStore): Router => {
   const router = Router();
   /**
-   * What was seen of the last wheels; what they say of the stand is worked out by whoever asks, `stand-band` takes it
-   * as it is.
+   * What was seen of the last wheels; what they say of the stand is worked out by whoever asks,
+   * `stand-band` takes it as it is.
    */
   router.get('/stand-wheels', (_req, res) => {
     const wheels = jobs

@@ -36,8 +36,8 @@ export const deviceApi: ApiDocs = {
 };
 
 /**
- * Instruments: which there are, what they say as streams of events, lines of real ones, and how stand-ins are held and
- * broken.
+ * Instruments: which there are, what they say as streams of events, lines of real ones, and how
+ * stand-ins are held and broken.
  */
 export const deviceRoutes = (hub: DeviceHub): Router => {
   const router = Router();

@@ -109,7 +109,10 @@ export const knowsQuery = Joi.object({
   to: date('Last day').optional(),
 });
 
-/** Who is at work, for the plan of the day: `person` once for each, nobody named is everybody; `closely=yes` takes longer. */
+/**
+ * Who is at work, for the plan of the day: `person` once for each, nobody named is everybody;
+ * `closely=yes` takes longer.
+ */
 export const planQuery = Joi.object({
   person: Joi.array()
     .items(Joi.string().min(1).max(60))

@@ -31,7 +31,8 @@ export const photoRoutes = (photos: PhotoStore): Router => {
     if (!found) throw new NotFound('Photo not found.');
     if (!(await isWholePhoto(found.path)))
       throw new NotFound('This photo is damaged on the shop computer’s disk.');
-    // Asked for again each time: a locked screen is refused, and a browser that has it is answered in a line.
+    // Asked for again each time: a locked screen is refused, and a browser that has it is answered
+    // in a line.
     res.type(found.type).sendFile(found.path, { cacheControl: false });
   });
   return router;

@@ -26,7 +26,9 @@ export const riderApi: ApiDocs = {
   'POST /riders/forget': { says: 'Forgets a rider', body: forgetBody },
 };
 
-/** What is kept of a rider, and forgetting one; `forget` null where the shop is not kept in a file. */
+/**
+ * What is kept of a rider, and forgetting one; `forget` null where the shop is not kept in a file.
+ */
 export const riderRoutes = (riders: ShopRiders, forget: Forget | null): Router => {
   const router = Router();
   router.get('/riders', (req, res) => {

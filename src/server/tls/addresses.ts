@@ -13,7 +13,9 @@ const outside = (interfaces: Interfaces): string[] =>
     .filter((a) => a.family === 'IPv4' && !a.internal)
     .map((a) => a.address);
 
-/** Where a server that listens at `host` is found: what a tablet can open, the most likely first. */
+/**
+ * Where a server that listens at `host` is found: what a tablet can open, the most likely first.
+ */
 export const foundAt = (host: string, interfaces: Interfaces = networkInterfaces()): string[] => {
   if (!EVERY.includes(host)) return [host];
   const found = outside(interfaces);

@@ -9,7 +9,10 @@ import {
 import { Extension } from '@peculiar/x509';
 import { BlockList, isIP, isIPv4 } from 'node:net';
 
-/** Addresses that are no one's on the internet. Source: RFC 1918, RFC 3927, RFC 4193, RFC 4291, RFC 1122. */
+/**
+ * Addresses that are no one's on the internet. Source: RFC 1918, RFC 3927, RFC 4193, RFC 4291, RFC
+ * 1122.
+ */
 const PRIVATE = [
   '127.0.0.0/8',
   '10.0.0.0/8',
@@ -28,7 +31,10 @@ for (const range of PRIVATE) {
   privateList.addSubnet(address, Number(bits), familyOf(address));
 }
 
-/** The host names, and addresses that are not private, that a shop's root has to name to sign for them. */
+/**
+ * The host names, and addresses that are not private, that a shop's root has to name to sign for
+ * them.
+ */
 export const constrainedNames = (names: readonly string[]): string[] =>
   names.filter((name) => isIP(name) === 0 || !privateList.check(name, familyOf(name))).sort();
 
@@ -39,8 +45,8 @@ const generalName = (name: string): GeneralName => {
 };
 
 /**
- * Name constraints (RFC 5280, 4.2.1.10): the root may sign for these names, and for private addresses, and for nothing
- * else.
+ * Name constraints (RFC 5280, 4.2.1.10): the root may sign for these names, and for private
+ * addresses, and for nothing else.
  */
 export const nameConstraints = (names: readonly string[]): Extension => {
   const all = [...constrainedNames(names), ...PRIVATE];

@@ -68,7 +68,8 @@ const made = async (
 ): Promise<Pair> => {
   const keys = await webcrypto.subtle.generateKey(SIGNING, true, ['sign', 'verify']);
   const common = {
-    // Positive, and of 64 random bits at least. Source: RFC 5280, 4.1.2.2; CA/Browser Forum, Baseline Requirements 7.1.
+    // Positive, and of 64 random bits at least. Source: RFC 5280, 4.1.2.2; CA/Browser Forum,
+    // Baseline Requirements 7.1.
     serialNumber: `01${randomBytes(15).toString('hex')}`,
     notBefore: new Date(Date.now() - DAY_MS),
     notAfter: new Date(Date.now() + (days - 1) * DAY_MS),
@@ -159,9 +160,10 @@ const madeServer = async (dir: string, names: readonly string[], root: Pair): Pr
   );
 
 /**
- * The shop's own certificate, in a folder that only its account reads: a root that tablets are told to trust, which can
- * sign for the shop's own names and private addresses alone and holds for a year, and by it a certificate for the names
- * and addresses of this computer. Each is made again before it ends, or when the names change.
+ * The shop's own certificate, in a folder that only its account reads: a root that tablets are told
+ * to trust, which can sign for the shop's own names and private addresses alone and holds for a
+ * year, and by it a certificate for the names and addresses of this computer. Each is made again
+ * before it ends, or when the names change.
  */
 export const ownCertificate = async (
   dir: string,
@@ -175,7 +177,10 @@ export const ownCertificate = async (
   return { ...pair, root: root.cert, fingerprint: new X509Certificate(root.cert).fingerprint256 };
 };
 
-/** A certificate that the shop has from elsewhere, by the paths of its files. Throws where they do not go together. */
+/**
+ * A certificate that the shop has from elsewhere, by the paths of its files. Throws where they do
+ * not go together.
+ */
 export const givenCertificate = (certPath: string, keyPath: string): ShopCertificate => {
   const [cert, key] = [readFileSync(certPath, 'utf8'), readFileSync(keyPath, 'utf8')];
   return { key, cert, root: null, fingerprint: new X509Certificate(cert).fingerprint256 };

@@ -5,7 +5,9 @@ interface Started {
   urls: readonly string[];
   /** Of the shop's own root, where there is one. */
   fingerprint: string | null;
-  /** Whether somebody sees it, and another machine can open it: then a code to point a tablet at. */
+  /**
+   * Whether somebody sees it, and another machine can open it: then a code to point a tablet at.
+   */
   showsCode: boolean;
 }
 

@@ -18,9 +18,10 @@ interface Transport {
 export class TransportUnusable extends Error {}
 
 /**
- * How requests come, by the settings: plain on this machine alone; beyond it over TLS, by the shop's own certificate
- * (`RIMSTONE_TLS_CERT` and `RIMSTONE_TLS_KEY` for another), behind a proxy (`RIMSTONE_PROXY`, its address), whose connections alone are answered, or plain where
- * that is asked for in so many words (`RIMSTONE_PLAIN_HTTP`). Throws `TransportUnusable`.
+ * How requests come, by the settings: plain on this machine alone; beyond it over TLS, by the
+ * shop's own certificate (`RIMSTONE_TLS_CERT` and `RIMSTONE_TLS_KEY` for another), behind a proxy
+ * (`RIMSTONE_PROXY`, its address), whose connections alone are answered, or plain where that is
+ * asked for in so many words (`RIMSTONE_PLAIN_HTTP`). Throws `TransportUnusable`.
  */
 export const transportFor = async (
   host: string,

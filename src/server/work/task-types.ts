@@ -46,5 +46,7 @@ export type TaskName = keyof TaskInput;
 export type InputOf<T extends TaskName> = TaskInput[T];
 export type ResultOf<T extends TaskName> = TaskResult[T];
 
-/** When a thread began with a task, in milliseconds; 0 before. Shared with whoever watches the time. */
+/**
+ * When a thread began with a task, in milliseconds; 0 before. Shared with whoever watches the time.
+ */
 export type Begun = BigInt64Array<SharedArrayBuffer>;

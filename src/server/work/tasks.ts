@@ -25,7 +25,10 @@ const TASKS: { [T in TaskName]: (input: TaskInput[T]) => TaskResult[T] | Promise
     openapi: async () => (await import('../openapi/document')).openApi(),
   };
 
-/** Does a task; bad input comes back as a value, since an error loses what it is on its way between threads. */
+/**
+ * Does a task; bad input comes back as a value, since an error loses what it is on its way between
+ * threads.
+ */
 export const doTask = async <T extends TaskName>(
   task: T,
   input: InputOf<T>,

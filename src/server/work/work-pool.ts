@@ -8,8 +8,8 @@ import type { Begun, InputOf, ResultOf, TaskName } from './task-types';
 /** Where long work is done, so that nobody else waits for it. */
 export interface WorkPool {
   /**
-   * Throws `InputError` for bad input and for what takes too long, `ServerBusy` when too much waits already or it waits
-   * too long itself, and whatever `gone` was aborted with.
+   * Throws `InputError` for bad input and for what takes too long, `ServerBusy` when too much waits
+   * already or it waits too long itself, and whatever `gone` was aborted with.
    */
   run<T extends TaskName>(task: T, input: InputOf<T>, gone?: AbortSignal): Promise<ResultOf<T>>;
   close(): Promise<void>;
@@ -46,7 +46,9 @@ export const valueOf = <T>(found: InputAttempt<T>): T => {
   throw new InputError(found.problem.field, found.problem.message, found.problem.expected);
 };
 
-/** Aborted once a task has worked for longer than its limit, or has waited too long for a thread. */
+/**
+ * Aborted once a task has worked for longer than its limit, or has waited too long for a thread.
+ */
 const timeLimit = (begun: Begun, ms: number, instead: string) => {
   const stop = new AbortController();
   const askedMs = Date.now();
@@ -71,7 +73,8 @@ export const workPool = (
   { mostWaiting = MAX_WAITING, limitMs }: { mostWaiting?: number; limitMs?: number } = {},
 ): WorkPool => {
   let made: Piscina | null = null;
-  // Begun with the first task. One thread always stays: what waits behind a task that was stopped is handed to it.
+  // Begun with the first task. One thread always stays: what waits behind a task that was stopped
+  // is handed to it.
   const threads = () =>
     (made ??= new Piscina({
       filename: workerFile,

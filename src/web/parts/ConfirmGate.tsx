@@ -5,7 +5,10 @@ const ConfirmSheet = lazy(() =>
   import('../screens/auth/ConfirmSheet').then((m) => ({ default: m.ConfirmSheet })),
 );
 
-/** Shows the sheet that asks for proof again. Loads with the app: a request made before the sheet has loaded waits for it. */
+/**
+ * Shows the sheet that asks for proof again. Loads with the app: a request made before the sheet
+ * has loaded waits for it.
+ */
 export const ConfirmGate = () => {
   const [answer, setAnswer] = useState<((isConfirmed: boolean) => void) | null>(null);
   useEffect(

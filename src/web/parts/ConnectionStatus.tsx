@@ -35,7 +35,8 @@ const ByJob = ({
 );
 
 /**
- * Sentences of entries come with the job's own code, which a page that wrote entries has loaded: it needs no server.
+ * Sentences of entries come with the job's own code, which a page that wrote entries has loaded: it
+ * needs no server.
  */
 const UnsentList = lazy(() => import('./OutboxBar').then((m) => ({ default: m.UnsentList })));
 
@@ -55,7 +56,10 @@ const EDGE: Record<Standing, string> = {
   newer: 'border-water',
 };
 
-/** How this page stands to the server, where anything is to be said of it; nothing where all is written. */
+/**
+ * How this page stands to the server, where anything is to be said of it; nothing where all is
+ * written.
+ */
 export const ConnectionStatus = () => {
   const dispatch = useDo();
   const outbox = useApp((s) => s.jobs.outbox) as readonly PendingEntries[];

@@ -24,7 +24,10 @@ const useWaitingPicture = (parcelId: string | null): string | null => {
   return url;
 };
 
-/** A photograph, small; a tap shows it whole. One that has not reached the server yet shows as waiting. */
+/**
+ * A photograph, small; a tap shows it whole. One that has not reached the server yet shows as
+ * waiting.
+ */
 export const Photograph = ({ photoId, says }: { photoId: string; says: string }) => {
   const parcelId = parcelOfPhoto(photoId);
   const waiting = useWaitingPicture(parcelId);

@@ -5,7 +5,10 @@ import type { Wheel } from '../../core/fit/wheels';
 import { Shape } from './DrawnShape';
 import { useUnits } from './quantity';
 
-/** A wheel cut through its axle, to scale, with its measured numbers where they are. Nothing where they are not known. */
+/**
+ * A wheel cut through its axle, to scale, with its measured numbers where they are. Nothing where
+ * they are not known.
+ */
 export const SectionDrawing = ({
   wheel,
   beads,

@@ -15,7 +15,10 @@ interface Props {
   children: ReactNode;
 }
 
-/** The inside of a dialog that comes in from the right: title, cross, content. Stands in a `Dialog.Root`. */
+/**
+ * The inside of a dialog that comes in from the right: title, cross, content. Stands in a
+ * `Dialog.Root`.
+ */
 export const Sheet = ({ title, closes, widthPx = 620, footed, onTop, children }: Props) => (
   <Dialog.Portal>
     <Dialog.Overlay className={`fixed inset-0 bg-black/35 ${onTop ? 'z-40' : 'z-30'}`} />

@@ -8,7 +8,10 @@ interface Props {
   problem: string | null;
 }
 
-/** The bar at the end of a sheet that stays in sight: the one button that keeps, and the sentence that says why not. */
+/**
+ * The bar at the end of a sheet that stays in sight: the one button that keeps, and the sentence
+ * that says why not.
+ */
 export const SheetFoot = ({ keeps, onKeep, problem }: Props) => (
   <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 border-t border-stone3 bg-stone py-3">
     <Button go onClick={onKeep}>

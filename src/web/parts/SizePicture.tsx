@@ -9,7 +9,9 @@ import {
 import { formatQuantity, type UnitPreferences } from '../../core/base/units';
 import { useUnits } from './quantity';
 
-/** How each size is drawn: the present one dashed, the first new one as rubber, the others as lines. */
+/**
+ * How each size is drawn: the present one dashed, the first new one as rubber, the others as lines.
+ */
 const LINES = [
   { className: 'stroke-check', dash: '12 8' },
   { className: 'stroke-stone', dash: undefined },

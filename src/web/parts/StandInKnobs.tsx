@@ -106,7 +106,8 @@ export const HoseKnobs = ({
 );
 
 /**
- * The wheel on the simulated stand: a quarter turn and let go, or a push. `seen` says a side as the stand knows it.
+ * The wheel on the simulated stand: a quarter turn and let go, or a push. `seen` says a side as the
+ * stand knows it.
  */
 export const TurnKnobs = ({
   hold,

@@ -1,7 +1,10 @@
 import { Tooltip } from 'radix-ui';
 import type { ReactElement } from 'react';
 
-/** A word for a sign, for who points at it or comes to it by key; on a phone its label alone says it. */
+/**
+ * A word for a sign, for who points at it or comes to it by key; on a phone its label alone says
+ * it.
+ */
 export const Tip = ({ says, children }: { says: string; children: ReactElement }) => (
   <Tooltip.Root>
     <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>

@@ -5,7 +5,9 @@ import type { PendingEntries } from '../store/pending-entries';
 import { Button } from './Button';
 import { useUnits } from './quantity';
 
-/** Every waiting entry with a way to discard it: nothing waits forever against the fitter's will. */
+/**
+ * Every waiting entry with a way to discard it: nothing waits forever against the fitter's will.
+ */
 export const UnsentList = ({ pendingEntries }: { pendingEntries: readonly PendingEntries[] }) => {
   const dispatch = useDo();
   const { units } = useUnits();

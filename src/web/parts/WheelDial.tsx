@@ -4,12 +4,15 @@ import { Shape } from './DrawnShape';
 import { wheelDial, type DialMark, type DialView } from '../../core/fit/wheels';
 
 interface Props extends DialView {
-  /** Picks a place by tapping, in degrees as seen from the disc side. The field beside it does the same by keys. */
+  /**
+   * Picks a place by tapping, in degrees as seen from the disc side. The field beside it does the
+   * same by keys.
+   */
   onPick?: ((deg: number) => void) | undefined;
   className?: string;
   /**
-   * The wheel turns on a stand: so far clockwise as seen from the disc side, not brought back to 0 to 360; null where
-   * it stands with the valve up.
+   * The wheel turns on a stand: so far clockwise as seen from the disc side, not brought back to 0
+   * to 360; null where it stands with the valve up.
    */
   turnDeg?: number | null;
   /** A stand that turns it by its own clock sets `--turn` on this. */

@@ -15,7 +15,9 @@ interface Common {
   inputRef?: Ref<HTMLInputElement> | undefined;
 }
 
-/** Label, control and what is wrong with it, tied together for the eye and for the screen reader. */
+/**
+ * Label, control and what is wrong with it, tied together for the eye and for the screen reader.
+ */
 export const Labelled = ({
   label,
   problem,

@@ -6,8 +6,8 @@ const refuse = (helpers: Joi.CustomHelpers, sentence: string) =>
   helpers.message({ custom: '{{#sentence}}' }, { sentence });
 
 /**
- * A field of a form: what is typed, read by the core, whose own sentence stands at the field where it refuses.
- * The form hands on what was typed.
+ * A field of a form: what is typed, read by the core, whose own sentence stands at the field where
+ * it refuses. The form hands on what was typed.
  */
 export const typed = (read: (text: string) => unknown): Joi.Schema =>
   Joi.string()

@@ -28,8 +28,9 @@ export interface JobAtHand {
   shop: ShopAnswer;
   sideUp: 'disc' | 'other';
   /**
-   * Appends to the log, all or nothing; true once it counts: confirmed (`says` is spoken then), or kept on this browser
-   * and on its way. A `picture` goes before an entry of kind `photo`, which gets its id.
+   * Appends to the log, all or nothing; true once it counts: confirmed (`says` is spoken then), or
+   * kept on this browser and on its way. A `picture` goes before an entry of kind `photo`, which
+   * gets its id.
    */
   write(writings: Writing[], says?: string, picture?: Blob): Promise<boolean>;
   /** Names the standing entry of a kind as the one that a new one corrects, where there is one. */

@@ -13,7 +13,10 @@ import {
 } from '../../core/base/units';
 import { useApp } from '../store';
 
-/** Quantities in the fitter's units: the one place where screens turn SI into what is read and typed. */
+/**
+ * Quantities in the fitter's units: the one place where screens turn SI into what is read and
+ * typed.
+ */
 export const useUnits = () => {
   const units = useApp((s) => s.prefs.units);
   return useMemo(() => unitsOf(units), [units]);

@@ -2,8 +2,9 @@ const LONGEST_PX = 2000;
 const JPEG_QUALITY = 0.85;
 
 /**
- * A picture made small enough to keep, as JPEG; what the camera wrote beside it, such as the place, is left behind.
- * What the browser cannot read as a picture is handed on as it is, for the server to refuse.
+ * A picture made small enough to keep, as JPEG; what the camera wrote beside it, such as the place,
+ * is left behind. What the browser cannot read as a picture is handed on as it is, for the server
+ * to refuse.
  */
 export const smallPicture = async (file: Blob): Promise<Blob> => {
   const bitmap = await createImageBitmap(file).catch(() => null);

@@ -1,7 +1,10 @@
 import { useEffect } from 'react';
 import { useApp } from '../store';
 
-/** Reads a sentence out by the browser's own voice, where somebody wants it and there is one. The newest one counts. */
+/**
+ * Reads a sentence out by the browser's own voice, where somebody wants it and there is one. The
+ * newest one counts.
+ */
 export const useSpeech = (text: string | null | undefined): void => {
   const isSpoken = useApp((s) => s.prefs.isSpoken);
   useEffect(() => {

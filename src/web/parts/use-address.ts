@@ -2,8 +2,8 @@ import { useCallback, useState } from 'react';
 import { useLocation, useNavigationType, useSearchParams } from 'react-router';
 
 /**
- * A value that stands in the address as well. It changes at once, as a field that is typed into must, and the address
- * follows; Back and Forward bring the value of their address.
+ * A value that stands in the address as well. It changes at once, as a field that is typed into
+ * must, and the address follows; Back and Forward bring the value of their address.
  */
 export const useAddress = <T>(
   read: (params: URLSearchParams) => T,
@@ -42,7 +42,8 @@ const putText = (params: URLSearchParams, values: Record<string, string>): void 
 };
 
 /**
- * Several texts of the address by name; an empty one does not stand there. `names` is the same list at every draw.
+ * Several texts of the address by name; an empty one does not stand there. `names` is the same list
+ * at every draw.
  */
 export const useAddressTexts = <K extends string>(
   names: readonly K[],

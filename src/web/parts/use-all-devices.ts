@@ -2,7 +2,9 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { readLine, type DeviceLine } from '../../core/bench/devices';
 import { api, ApiError, type HeldDevice } from '../store/api';
 
-/** The list is asked for again at this pace; lines are shown at the other, however fast they come. */
+/**
+ * The list is asked for again at this pace; lines are shown at the other, however fast they come.
+ */
 const ASK_MS = 1500;
 const SHOW_MS = 200;
 const FIRST_MS = 400;

@@ -15,7 +15,10 @@ export interface ApprovalAtHand {
   approve(name: string): Promise<string | null>;
 }
 
-/** Approval for what is written to one job or visit; `rider` may have the name of someone who works here. */
+/**
+ * Approval for what is written to one job or visit; `rider` may have the name of someone who works
+ * here.
+ */
 export const useApproval = (about: string, rider: string): ApprovalAtHand => {
   const { areClosed, me, people } = useApp((s) => s.auth);
   const [pin, setPin] = useState('');

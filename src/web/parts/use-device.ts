@@ -46,8 +46,8 @@ const better = (a: DeviceNow, b: DeviceNow): number =>
   Number(b.state === 'live') - Number(a.state === 'live');
 
 /**
- * The one that is meant before the one that was heard last, and that before any other. While all are silent the one
- * that was heard stays: what it has shown counts.
+ * The one that is meant before the one that was heard last, and that before any other. While all
+ * are silent the one that was heard stays: what it has shown counts.
  */
 const pick = (
   of: readonly HeldDevice[],
@@ -70,8 +70,8 @@ const stateWords = (device: DeviceNow): string => {
 };
 
 /**
- * Listens to the shop's instrument of a kind while `on`: the one that is `meant` by its name, else a real one before a
- * stand-in, and a stand-in only where they are wanted.
+ * Listens to the shop's instrument of a kind while `on`: the one that is `meant` by its name, else
+ * a real one before a stand-in, and a stand-in only where they are wanted.
  */
 export const useDevice = (
   kind: DeviceKind,

@@ -11,7 +11,10 @@ const MINUTE_MS = 60_000;
 const REPORT_MS = 20_000;
 const YEAR_MS = 31_536_000_000;
 const HANDS = ['pointerdown', 'keydown', 'wheel'] as const;
-/** Tells the server of the last hand on the screen, if it has not heard of it. Loading a page is not a hand. */
+/**
+ * Tells the server of the last hand on the screen, if it has not heard of it. Loading a page is not
+ * a hand.
+ */
 const report = (nowMs: number): void => {
   const handMs = timeAt(HAND_KEY);
   if (handMs <= timeAt(REPORT_KEY) || nowMs - timeAt(REPORT_KEY) < REPORT_MS) return;
@@ -23,8 +26,9 @@ const report = (nowMs: number): void => {
 };
 
 /**
- * Locks the screen once no hand was on it for as long as the shop's rule says, and reports hands to the server, which
- * locks by itself. What another tab locked is locked here too. Cached photos are shown only while a screen is open.
+ * Locks the screen once no hand was on it for as long as the shop's rule says, and reports hands to
+ * the server, which locks by itself. What another tab locked is locked here too. Cached photos are
+ * shown only while a screen is open.
  */
 export const useLock = (): void => {
   const dispatch = useDo();

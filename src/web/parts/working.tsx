@@ -96,7 +96,9 @@ interface SheetControl {
 }
 
 const SheetContext = createContext<SheetControl | null>(null);
-/** Apart from the setters, so that a station that sets its main working is not drawn again for it. */
+/**
+ * Apart from the setters, so that a station that sets its main working is not drawn again for it.
+ */
 const MainContext = createContext<Shown | null>(null);
 
 /** One sheet for every working; W opens the main one of the screen. */

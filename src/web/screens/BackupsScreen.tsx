@@ -51,7 +51,10 @@ const BackupRow = ({
   </li>
 );
 
-/** The shop's backups: the last one and whether it is too old, made by a key, taken away, brought in, restored. */
+/**
+ * The shop's backups: the last one and whether it is too old, made by a key, taken away, brought
+ * in, restored.
+ */
 export const BackupsScreen = () => {
   const nowMs = useNow();
   const { data, error, refetch } = useBackupsQuery(undefined, {

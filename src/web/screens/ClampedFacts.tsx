@@ -6,7 +6,10 @@ import { useUnits } from '../parts/quantity';
 import { BasisTag } from '../parts/working';
 import { FigureRow } from '../stations/StationLayout';
 
-/** What a wheel is described by beside its rim code: rings and bolts, widths, holes. Nothing where nothing is known. */
+/**
+ * What a wheel is described by beside its rim code: rings and bolts, widths, holes. Nothing where
+ * nothing is known.
+ */
 export const ClampedFacts = ({ wheel }: { wheel: Wheel }) => {
   const { say } = useUnits();
   const isRing = wheel.build === 'beadlock';

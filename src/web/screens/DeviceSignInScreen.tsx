@@ -3,7 +3,10 @@ import { Link, useNavigate } from 'react-router';
 import { Waiting } from '../parts/Frame';
 import { useSignIn } from './auth/use-sign-in';
 
-/** A second browser comes in by a code that another one showed; the code stands behind `#`, where no server sees it. */
+/**
+ * A second browser comes in by a code that another one showed; the code stands behind `#`, where no
+ * server sees it.
+ */
 export const DeviceSignInScreen = () => {
   const navigate = useNavigate();
   const { come, problem } = useSignIn();

@@ -31,7 +31,10 @@ const age = (ms: number | null): string =>
         ? `${Math.round(ms / 1000)} s ago`
         : `${Math.round(ms / 60_000)} min ago`;
 
-/** One instrument: what it says, how it stands, when it was calibrated; a stand-in can be held and broken here. */
+/**
+ * One instrument: what it says, how it stands, when it was calibrated; a stand-in can be held and
+ * broken here.
+ */
 const Instrument = ({
   device,
   heard,

@@ -43,7 +43,10 @@ const State = ({ job }: { job: JobSummary }) => {
   );
 };
 
-/** One job; on a phone the machine has a line of its own, so that its name is never cut off before its wheel. */
+/**
+ * One job; on a phone the machine has a line of its own, so that its name is never cut off before
+ * its wheel.
+ */
 const Row = ({ job }: { job: JobSummary }) => {
   const to = job.handedOver ? `/jobs/${job.id}/hand-over` : `/jobs/${job.id}`;
   return (
@@ -68,7 +71,10 @@ const Row = ({ job }: { job: JobSummary }) => {
   );
 };
 
-/** Finds a job by machine, wheel, rider, size or date. The search stands in the address, so Back brings it back. */
+/**
+ * Finds a job by machine, wheel, rider, size or date. The search stands in the address, so Back
+ * brings it back.
+ */
 export const JobsScreen = () => {
   const [asked, ask] = useAddressTexts(IN_ADDRESS);
   const navigate = useNavigate();

@@ -27,7 +27,10 @@ const writePeople = (params: URLSearchParams, people: string[]): void => {
   for (const p of people) params.append('person', p);
 };
 
-/** What the plan comes to: promises kept, those that are not and what would keep them, what is left out. */
+/**
+ * What the plan comes to: promises kept, those that are not and what would keep them, what is left
+ * out.
+ */
 const Says = ({ answer, isGoingOn }: { answer: PlanAnswer; isGoingOn: boolean }) => {
   const { result, input } = answer.working;
   const nameOf = (id: string) => input.visits.find((v) => v.id === id)?.name ?? '';
@@ -82,7 +85,10 @@ const Says = ({ answer, isGoingOn }: { answer: PlanAnswer; isGoingOn: boolean })
   );
 };
 
-/** The day in order: who does what when, so that the most promises are kept; moved by hand where somebody knows better. */
+/**
+ * The day in order: who does what when, so that the most promises are kept; moved by hand where
+ * somebody knows better.
+ */
 export const PlanScreen = () => {
   const all = useApp((s) => s.shop.shop?.people ?? NOBODY);
   const [asked, ask] = useAddress<string[]>(readPeople, writePeople);

@@ -62,7 +62,10 @@ const Outcome = ({ tried, working }: { tried: PracticeTried; working: Working<Pl
     <Debrief kind={tried.kind} working={working} />
   );
 
-/** Practice on hidden wheels: one's own work, then what the advice would have done, and how one does over time. */
+/**
+ * Practice on hidden wheels: one's own work, then what the advice would have done, and how one does
+ * over time.
+ */
 export const PracticeScreen = () => {
   const who = useApp((s) => s.prefs.who);
   const [at, setAt] = useAddressTexts(NAMES);

@@ -62,7 +62,9 @@ const Row = ({
   );
 };
 
-/** All that is to be looked at again, or was; as a calendar; and a few words to copy for a rider. */
+/**
+ * All that is to be looked at again, or was; as a calendar; and a few words to copy for a rider.
+ */
 export const RechecksScreen = () => {
   const [{ search, state }, ask] = useAddressTexts(IN_ADDRESS);
   const dispatch = useDo();

@@ -39,7 +39,10 @@ interface RuleForm {
   reason: string;
 }
 
-/** What is typed into a rule: a number in the fitter's unit, or one of its words. Throws `InputError`. */
+/**
+ * What is typed into a rule: a number in the fitter's unit, or one of its words. Throws
+ * `InputError`.
+ */
 const readValue = (
   text: string,
   rule: ShopRule,

@@ -61,7 +61,10 @@ const Part = ({
   </section>
 );
 
-/** What the shop's own jobs say over a time: troubles, stations, weights, and the take-offs that lie there. */
+/**
+ * What the shop's own jobs say over a time: troubles, stations, weights, and the take-offs that lie
+ * there.
+ */
 export const ShopStatsScreen = () => {
   const [asked, ask] = useAddressTexts(IN_ADDRESS);
   const { say } = useUnits();

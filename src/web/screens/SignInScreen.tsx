@@ -36,7 +36,10 @@ const People = ({
   </ul>
 );
 
-/** Before anything else, where people sign in: who comes to the bench, or the locked screen of who is there. */
+/**
+ * Before anything else, where people sign in: who comes to the bench, or the locked screen of who
+ * is there.
+ */
 export const SignInScreen = () => {
   const { me, people } = useApp((s) => s.auth);
   const last = useApp((s) => s.prefs.who);

@@ -39,7 +39,9 @@ const sizeOf = (marking: string): string | null => {
   return read.ok ? read.working.result.size : null;
 };
 
-/** What is to be said of the room that was measured, for a comparison that begins with this size. */
+/**
+ * What is to be said of the room that was measured, for a comparison that begins with this size.
+ */
 const roomNote = (
   wheelId: string,
   from: string | null,

@@ -69,7 +69,10 @@ const Log = ({
   );
 };
 
-/** A machine that is in: its wheels, its promise, what it waits for, what was agreed, and all that was written. */
+/**
+ * A machine that is in: its wheels, its promise, what it waits for, what was agreed, and all that
+ * was written.
+ */
 export const VisitScreen = () => {
   const { id = '' } = useParams();
   const nowMs = useNow();

@@ -8,7 +8,10 @@ import { useUnits } from '../parts/quantity';
 import { useWheel } from '../parts/use-wheel';
 import { useApp } from '../store';
 
-/** A tag for a wheel on the shelf: what it is, and a code that opens its record on a phone or scanner in the shop. */
+/**
+ * A tag for a wheel on the shelf: what it is, and a code that opens its record on a phone or
+ * scanner in the shop.
+ */
 export const WheelTagScreen = () => {
   const { id = '' } = useParams();
   const shop = useApp((s) => s.shop.shop);

@@ -48,7 +48,9 @@ const THINGS: Record<Doing, (props: BalanceFormProps) => ReactNode> = {
   wait: WaitRow,
 };
 
-/** Things that take a place from the dial; what is advised to be held level has its place already. */
+/**
+ * Things that take a place from the dial; what is advised to be held level has its place already.
+ */
 const takesPlace = ({ doing, byHand }: BalanceStep): boolean =>
   doing === 'settle' || doing === 'weights' || doing === 'machine' || (doing === 'level' && byHand);
 
@@ -64,7 +66,10 @@ const leadOf = ({ doing, byHand }: BalanceStep, placements: number): string => {
   return `Do this next${coming > 0 ? ` · try ${coming} of about 2` : ''}`;
 };
 
-/** The fewest weights in the fewest tries: what is believed of the heavy spot, and the next thing to do about it. */
+/**
+ * The fewest weights in the fewest tries: what is believed of the heavy spot, and the next thing to
+ * do about it.
+ */
 export const Balance = () => {
   const { state, goTo } = useJob();
   const { balance, rules } = state;

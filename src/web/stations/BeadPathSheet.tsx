@@ -20,7 +20,9 @@ const ARCS = [
 ] as const;
 const HOW = { 'by hand': 'By hand.', levers: 'Levers.', stop: 'Stop, and find out why.' } as const;
 
-/** The numbers that a fitter acts on: how near it is, what may sit high, and how long a bite may be. */
+/**
+ * The numbers that a fitter acts on: how near it is, what may sit high, and how long a bite may be.
+ */
 const Numbers = ({ path }: { path: BeadPath }) => {
   const { say } = useUnits();
   const { tightest, mostUpDeg, longestBiteMm, oneGoDeg } = path;
@@ -46,7 +48,10 @@ const Numbers = ({ path }: { path: BeadPath }) => {
   );
 };
 
-/** What the rim code lets one recall while not all is measured, and which measurement would tell most. */
+/**
+ * What the rim code lets one recall while not all is measured, and which measurement would tell
+ * most.
+ */
 const RimGuess = ({
   problem,
   ...typed
@@ -76,7 +81,10 @@ const RimGuess = ({
   );
 };
 
-/** Whether the bead gets over the flange as it lies, from the rim's shape, the bite and what is in the well. */
+/**
+ * Whether the bead gets over the flange as it lies, from the rim's shape, the bite and what is in
+ * the well.
+ */
 export const BeadPathSheet = () => {
   const { state, station, wheel, write, correcting } = useJob();
   const { read, write: show } = useUnits();

@@ -21,7 +21,9 @@ import { useBites } from './use-bites';
 import { useTireOrientation } from './use-tire-orientation';
 import { useSteps } from './use-steps';
 
-/** One step, as large as the screen: to be read at two metres, with dirty gloves, by key or pedal. */
+/**
+ * One step, as large as the screen: to be read at two metres, with dirty gloves, by key or pedal.
+ */
 export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () => void }) => {
   const { job, station, sideUp } = useJob();
   const navigate = useNavigate();

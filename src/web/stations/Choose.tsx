@@ -36,8 +36,8 @@ const NOW = {
 const SHOWN = 3;
 
 /**
- * Will it fit, and with which tube, lock, strip, valve, parts and tools. The verdict first, then what is not good, then
- * the rest.
+ * Will it fit, and with which tube, lock, strip, valve, parts and tools. The verdict first, then
+ * what is not good, then the rest.
  */
 const WithShelf = () => {
   const { write, correcting, goTo } = useJob();

@@ -37,7 +37,9 @@ const WithWhat = ({ fastener, choice }: Pick<Props, 'fastener' | 'choice'>) => {
   );
 };
 
-/** What can be said of it: with a wrench that covers it torqued, without one only snug or a guess. */
+/**
+ * What can be said of it: with a wrench that covers it torqued, without one only snug or a guess.
+ */
 export const Ways = ({
   fastener,
   choice,
@@ -81,8 +83,8 @@ const Done = ({ name, how }: { name: string; how: Tightened }) => {
 };
 
 /**
- * One fastener: its torque, the wrench that covers it, and how it was tightened. What can be said of it stands at the
- * one that comes next, and at any other once its name is tapped.
+ * One fastener: its torque, the wrench that covers it, and how it was tightened. What can be said
+ * of it stands at the one that comes next, and at any other once its name is tapped.
  */
 export const FastenerRow = (props: Props) => {
   const { fastener, choice, isNext } = props;

@@ -8,7 +8,10 @@ import { useDo } from '../store';
 import { api, ApiError } from '../store/api';
 import { shopChanged, useRecordQuery } from '../store/records-api';
 
-/** The tire that came off may be good for something else: kept as used stock with its depth and date code. */
+/**
+ * The tire that came off may be good for something else: kept as used stock with its depth and date
+ * code.
+ */
 export const KeepTakeOff = () => {
   const { job, state, wheel } = useJob();
   const dispatch = useDo();

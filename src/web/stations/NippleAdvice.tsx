@@ -30,7 +30,10 @@ const After = ({ now, after }: Pick<TrueAdvice, 'now' | 'after'>) => {
   return <p className="mt-1 text-ink2">Should go from {spans.join(', ')}.</p>;
 };
 
-/** Which nipples to turn by these readings, and the word that they are turned. Nothing on a wheel without spokes. */
+/**
+ * Which nipples to turn by these readings, and the word that they are turned. Nothing on a wheel
+ * without spokes.
+ */
 export const NippleAdvice = ({
   readings,
   onTurned,

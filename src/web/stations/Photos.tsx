@@ -8,7 +8,10 @@ import { Photograph } from '../parts/Photograph';
 import { useApp } from '../store';
 import { useJob } from '../parts/job-context';
 
-/** Photographs of a part, or without one of how all sat at the machine; and a button to take one more. */
+/**
+ * Photographs of a part, or without one of how all sat at the machine; and a button to take one
+ * more.
+ */
 export const Photos = ({ part, name }: { part: Inspected | null; name: string }) => {
   const { state, write } = useJob();
   const picker = useRef<HTMLInputElement>(null);

@@ -1,7 +1,10 @@
 import { Sheet } from '../parts/Sheet';
 import { Photos } from './Photos';
 
-/** How spacers, washers and adjuster blocks sat: photographed as they come off, looked at as they go back. */
+/**
+ * How spacers, washers and adjuster blocks sat: photographed as they come off, looked at as they go
+ * back.
+ */
 export const PlacementPhotosSheet = () => (
   <Sheet title="How it sat" closes="Close the photographs" widthPx={640}>
     <p className="text-ink2">

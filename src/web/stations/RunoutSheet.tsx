@@ -16,7 +16,10 @@ import { NippleAdvice } from './NippleAdvice';
 const PLACES = [6, 8, 12, 18] as const;
 const MAX_MM = 20;
 
-/** Readings round the wheel, swung out from a circle so that a tenth can be seen; the high spot marked. */
+/**
+ * Readings round the wheel, swung out from a circle so that a tenth can be seen; the high spot
+ * marked.
+ */
 const Plot = ({ readings, result }: { readings: RunoutReading[]; result: RunoutResult }) => {
   const values = readings.flatMap((r) => [r.lateralMm ?? 0, r.radialMm ?? 0]);
   const swing = Math.max(0.2, ...values.map(Math.abs));
@@ -76,7 +79,9 @@ const Plot = ({ readings, result }: { readings: RunoutReading[]; result: RunoutR
   );
 };
 
-/** Readings of the dial indicator round the wheel, what they amount to, and which spokes to work. */
+/**
+ * Readings of the dial indicator round the wheel, what they amount to, and which spokes to work.
+ */
 export const RunoutSheet = () => {
   const { state, write, correcting } = useJob();
   const { read, say, write: show, label } = useUnits();

@@ -5,7 +5,10 @@ import { Button } from '../parts/Button';
 import { useJob } from '../parts/job-context';
 import { Sheet } from '../parts/Sheet';
 
-/** Where fitters disagree: what this job does, why others do it otherwise, and what a change would change. */
+/**
+ * Where fitters disagree: what this job does, why others do it otherwise, and what a change would
+ * change.
+ */
 export const Schools = () => {
   const { state, write } = useJob();
   return (

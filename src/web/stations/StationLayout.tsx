@@ -22,8 +22,8 @@ interface StationProps {
 }
 
 /**
- * A station: the picture and, beside it, what to do now, why, and the figures. On a phone first what to do, then the
- * picture.
+ * A station: the picture and, beside it, what to do now, why, and the figures. On a phone first
+ * what to do, then the picture.
  */
 export const StationLayout = ({ picture, split, lead, now, why, act, children }: StationProps) => (
   <div className="grid gap-x-6 px-4 pb-4 lg:min-h-full lg:grid-cols-[minmax(0,1fr)_408px] lg:grid-rows-[auto_1fr] lg:px-0 lg:pr-5">

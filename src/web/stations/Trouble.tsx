@@ -16,7 +16,10 @@ import { Sheet } from '../parts/Sheet';
 /** Where neither rim nor tire tells: no small wheel. */
 const USUAL_RIM_IN = 18;
 
-/** When it will not go on: what is seen, what to look at in the order of likelihood, and what cured it. */
+/**
+ * When it will not go on: what is seen, what to look at in the order of likelihood, and what cured
+ * it.
+ */
 export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
   const { state, station, wheel, shop, write } = useJob();
   const dispatch = useDo();

@@ -5,7 +5,10 @@ import { paceOf } from '../store/shop-slice';
 import type { BatchRow } from './BatchList';
 import { useExcludedItems, type ExcludedItems } from './use-excluded-items';
 
-/** The plain steps of a station that are written all at once; those that were tapped out are done one by one. */
+/**
+ * The plain steps of a station that are written all at once; those that were tapped out are done
+ * one by one.
+ */
 export interface Batch extends ExcludedItems {
   steps: readonly Step[];
   rows: readonly BatchRow[];
@@ -13,7 +16,10 @@ export interface Batch extends ExcludedItems {
   write(): Promise<boolean>;
 }
 
-/** The batch of these open steps at the pace by station; null at the other pace, or where too few are plain. */
+/**
+ * The batch of these open steps at the pace by station; null at the other pace, or where too few
+ * are plain.
+ */
 export const useBatch = (open: readonly Step[]): Batch | null => {
   const { write } = useJob();
   const pace = useApp(paceOf);

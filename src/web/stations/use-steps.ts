@@ -24,7 +24,10 @@ interface StepsAtHand {
   back(): void;
   /** Why the step at hand may not be ticked yet; null where it may. */
   held: Working<SplitRim> | null;
-  /** The plain steps that are written at once, where the step at hand is one of them; null at the other pace. */
+  /**
+   * The plain steps that are written at once, where the step at hand is one of them; null at the
+   * other pace.
+   */
   batch: Batch | null;
   /** Ticks the step at hand, or the batch, and goes on; after the last one to the next station. */
   tick(): Promise<void>;
@@ -56,7 +59,8 @@ export const useSteps = (onLast: (next: StationId) => void): StepsAtHand => {
     // The next one is named only where it is done too: an undo then leads back to what is open.
     const after = steps[index + 1];
     if (isDone) return look(after && state.steps[after.id] ? after.id : null);
-    // Pressed again before it is written, it is still one step; the one after it may be pressed at once.
+    // Pressed again before it is written, it is still one step; the one after it may be pressed at
+    // once.
     if (writing.current === current.id || held) return;
     writing.current = current.id;
     try {

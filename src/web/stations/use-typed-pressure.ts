@@ -32,7 +32,10 @@ export interface TypedPressure {
 const byField = <T>(of: (name: FieldName) => T): Record<FieldName, T> =>
   Object.fromEntries(NAMES.map((name) => [name, of(name)])) as Record<FieldName, T>;
 
-/** Begins with what was written before, else with the starting pressure at the shop's own height and 20 °C. */
+/**
+ * Begins with what was written before, else with the starting pressure at the shop's own height and
+ * 20 °C.
+ */
 export const useTypedPressure = (): TypedPressure => {
   const { state } = useJob();
   const { read, say, write } = useUnits();

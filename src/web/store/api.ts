@@ -138,7 +138,10 @@ async function* linesOf(body: ReadableStream<Uint8Array<ArrayBuffer>>): AsyncGen
 type ProgressLine<T> =
   Progress | { status: number; answer: T & { error?: InputProblem; entries?: Entry[] } };
 
-/** Sends a CSV file and watches how far the server is with it. Throws `ApiError`, and what it was given up with. */
+/**
+ * Sends a CSV file and watches how far the server is with it. Throws `ApiError`, and what it was
+ * given up with.
+ */
 const askWatching = async <T>(
   path: string,
   csv: string,
@@ -182,7 +185,10 @@ export const api = {
     ask<PublicKeyCredentialCreationOptionsJSON>('POST', '/session/passkeys/challenge', {}),
   addPasskey: (body: { label: string; passkey: RegistrationResponseJSON }) =>
     ask<unknown>('POST', '/session/passkeys', body),
-  /** Another person approves with their own PIN or passphrase what is written next to a job or visit here. */
+  /**
+   * Another person approves with their own PIN or passphrase what is written next to a job or visit
+   * here.
+   */
   approve: (by: { who: string; secret: string; about: string }) =>
     ask<void>('POST', '/session/approvals', by),
   shop: () => ask<ShopAnswer>('GET', '/shop'),

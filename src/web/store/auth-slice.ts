@@ -68,12 +68,16 @@ const take =
     const isForgotten = isKept && auth.forgottenAt !== before.forgottenAt;
     if (auth.me && !auth.me.isLocked && getState().prefs.who !== auth.me.who)
       dispatch(whoChosen(auth.me.who));
-    // What this browser has seen of the shop is for who may see it, and what this page holds as well.
+    // What this browser has seen of the shop is for who may see it, and what this page holds as
+    // well.
     if (isForgotten || (before.me && auth.areClosed && !auth.me))
       void forgetSeen().then(() => window.location.reload());
   };
 
-/** A rider was forgotten from this very page, which has more to say: it goes on, and keeps nothing of what it saw. */
+/**
+ * A rider was forgotten from this very page, which has more to say: it goes on, and keeps nothing
+ * of what it saw.
+ */
 export const forgottenHere =
   (forgottenAt: string) =>
   (dispatch: AppDispatch, getState: () => RootState): void => {

@@ -19,7 +19,10 @@ const isAsked = (error: unknown): boolean => {
   );
 };
 
-/** Sends a request, and once more after the person has proved who they are if the server asks for that. */
+/**
+ * Sends a request, and once more after the person has proved who they are if the server asks for
+ * that.
+ */
 export const withConfirm = async <T extends { error?: unknown }>(
   send: () => T | PromiseLike<T>,
 ): Promise<T> => {

@@ -5,7 +5,10 @@ import { recall } from './offline-cache';
 
 const seenAt = (id: string): string => `/jobs/${id}`;
 
-/** Reads a job's log from the server; where that does not answer, what this browser has seen of it stands. */
+/**
+ * Reads a job's log from the server; where that does not answer, what this browser has seen of it
+ * stands.
+ */
 export const readJob = (id: string) => async (dispatch: AppDispatch, getState: () => RootState) => {
   const before = getState().jobs.open[id];
   try {

@@ -10,7 +10,10 @@ const NO_PARCELS: readonly PendingEntries[] = [];
 const selectConfirmed = (state: RootState, id: string): readonly Entry[] =>
   (state.jobs.open[id]?.entries as readonly Entry[] | undefined) ?? NO_ENTRIES;
 
-/** What waits for the server and goes to a job's log by itself; not what is on its way for the first time. */
+/**
+ * What waits for the server and goes to a job's log by itself; not what is on its way for the first
+ * time.
+ */
 const selectWaiting = createSelector(
   [
     (state: RootState) => state.jobs.outbox as readonly PendingEntries[],
@@ -22,7 +25,10 @@ const selectWaiting = createSelector(
   },
 );
 
-/** The log of a job as this bench has it: what the server confirmed, and behind it what waits for the server. */
+/**
+ * The log of a job as this bench has it: what the server confirmed, and behind it what waits for
+ * the server.
+ */
 export const selectLog = createSelector(
   [selectConfirmed, selectWaiting],
   (confirmed, pendingEntries): readonly Entry[] => {

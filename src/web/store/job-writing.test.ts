@@ -73,7 +73,10 @@ const server = () => {
       refusal = status;
       refusedField = field;
     },
-    /** Another person writes; beside an entry `of` this log, the server writes in the name of that one. */
+    /**
+     * Another person writes; beside an entry `of` this log, the server writes in the name of that
+     * one.
+     */
     addElsewhere: (text: string, of?: string) =>
       void log.push({
         ...elsewhere,

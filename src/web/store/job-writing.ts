@@ -43,7 +43,8 @@ const post =
   };
 
 /**
- * Appends to a job's log, all or nothing. A `picture` goes before it: the entry of kind `photo` names it then.
+ * Appends to a job's log, all or nothing. A `picture` goes before it: the entry of kind `photo`
+ * names it then.
  */
 export const write =
   (jobId: string, station: StationId, writings: Writing[], picture?: Blob) =>
@@ -82,7 +83,9 @@ export const write =
     return outcome;
   };
 
-/** Undoes the last thing written that still stands. Returns it, or undefined when there is nothing. */
+/**
+ * Undoes the last thing written that still stands. Returns it, or undefined when there is nothing.
+ */
 export const undoLast =
   (jobId: string, station: StationId) =>
   async (dispatch: AppDispatch, getState: () => RootState): Promise<Entry | undefined> => {

@@ -48,7 +48,10 @@ const jobsSlice = createSlice({
       // Another tab may have spoken of it already.
       state.outbox = [...state.outbox.filter((p) => p.id !== payload.id), payload as never];
     },
-    /** What is kept on disk, as one of this browser's tabs changed it; what only this page holds stays. */
+    /**
+     * What is kept on disk, as one of this browser's tabs changed it; what only this page holds
+     * stays.
+     */
     outboxRead(state, { payload }: PayloadAction<PendingEntries[]>) {
       const there = new Set(payload.map((p) => p.id));
       const sending = new Set(state.outbox.filter((p) => p.status === 'sending').map((p) => p.id));

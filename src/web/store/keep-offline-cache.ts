@@ -4,7 +4,10 @@ import { remember } from './offline-cache';
 /** Many entries in a moment are kept once. */
 const TOGETHER_MS = 1000;
 
-/** Keeps the logs of the jobs that this browser has open, as they grow, for a time when the server does not answer. */
+/**
+ * Keeps the logs of the jobs that this browser has open, as they grow, for a time when the server
+ * does not answer.
+ */
 export const keepOfflineCache = (store: {
   getState: () => RootState;
   subscribe: (listener: () => void) => unknown;

@@ -48,7 +48,10 @@ const take = ({ dispatch, getState }: Store, { jobs = {}, day, shop, around }: L
   if (around) for (const listener of aroundListeners) listener(around);
 };
 
-/** After a silence nobody knows what was missed: all that is shown is read anew, and what waited goes. */
+/**
+ * After a silence nobody knows what was missed: all that is shown is read anew, and what waited
+ * goes.
+ */
 const takeAll = ({ dispatch, getState }: Store): void => {
   dispatch(linkFound());
   void dispatch(loadAuth());
@@ -82,8 +85,9 @@ const hear = (news: (told: Told) => void): void => {
 };
 
 /**
- * Keeps this tab at what every bench writes. One tab of a browser listens and tells the others: a browser opens only a
- * few connections. Where it cannot be agreed which (no locks beyond this machine without TLS), each listens for itself.
+ * Keeps this tab at what every bench writes. One tab of a browser listens and tells the others: a
+ * browser opens only a few connections. Where it cannot be agreed which (no locks beyond this
+ * machine without TLS), each listens for itself.
  */
 export const followShop = (store: Store): void => {
   const told = (news: Told) => {

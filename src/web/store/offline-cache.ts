@@ -31,7 +31,10 @@ const database = (): Promise<IDBPDatabase<SeenDb>> =>
 /** What is seen is kept, until it was to be forgotten: what is on its way then is kept no more. */
 let isKept = true;
 
-/** Keeps what the server answered at a path, for a time when it does not answer. A browser that keeps nothing does not. */
+/**
+ * Keeps what the server answered at a path, for a time when it does not answer. A browser that
+ * keeps nothing does not.
+ */
 export const remember = async (path: string, answer: unknown): Promise<void> => {
   try {
     const db = await database();

@@ -6,14 +6,23 @@ import { announce, arrived, changed, gone, jobRead, logGrew, outboxRead } from '
 import { changeKept, keptParcel, keptParcels, letGo, pictureOf } from './outbox-store';
 import { goesByItself, type PendingEntries } from './pending-entries';
 
-/** How a write stands: the server has it; it is kept and goes by itself; somebody has to look; it can never be written. */
+/**
+ * How a write stands: the server has it; it is kept and goes by itself; somebody has to look; it
+ * can never be written.
+ */
 export type Outcome = 'written' | 'waiting' | 'conflict' | 'refused';
 
 type Thunk<T> = (dispatch: AppDispatch, getState: () => RootState) => Promise<T>;
 
-/** Answers that judge the entry itself: sent again it would be refused again. After any other it goes on waiting. */
+/**
+ * Answers that judge the entry itself: sent again it would be refused again. After any other it
+ * goes on waiting.
+ */
 const JUDGED = [400, 404, 409, 413, 415, 422];
-/** Fields of a 403 that judges the entry; one in another person's name (`who`) waits until that person signs in. */
+/**
+ * Fields of a 403 that judges the entry; one in another person's name (`who`) waits until that
+ * person signs in.
+ */
 const JUDGED_FIELDS = ['role', 'approval'];
 const isJudged = ({ status, field }: ApiError): boolean =>
   JUDGED.includes(status) || (status === 403 && JUDGED_FIELDS.includes(field));
@@ -39,7 +48,9 @@ const settle = (id: string, outcome: Outcome): void => {
   waiters.delete(id);
 };
 
-/** One after the other for each job, in this tab and, where the browser has locks, in all of them. */
+/**
+ * One after the other for each job, in this tab and, where the browser has locks, in all of them.
+ */
 const queues = new Map<string, Promise<unknown>>();
 const serialQueue = (jobId: string, task: () => Promise<void>): Promise<void> => {
   const alone =
@@ -99,7 +110,10 @@ const follow =
     for (const { id } of after) await dispatch(change(id, { afterSeq: to }));
   };
 
-/** Somebody else wrote into the log: what waits for this job was written without knowing it, and waits for a word. */
+/**
+ * Somebody else wrote into the log: what waits for this job was written without knowing it, and
+ * waits for a word.
+ */
 const hold =
   (jobId: string, unseen: Entry[]): Thunk<void> =>
   async (dispatch, getState) => {
@@ -127,8 +141,9 @@ const leaveWaiting =
   };
 
 /**
- * The log holds what this browser has not seen. What waits here and is among it, by its ids, was sent: a page that was
- * killed does not remember that. Only what another person wrote asks for a decision.
+ * The log holds what this browser has not seen. What waits here and is among it, by its ids, was
+ * sent: a page that was killed does not remember that. Only what another person wrote asks for a
+ * decision.
  */
 const logMovedOn =
   ({ jobId, afterSeq, bodies }: PendingEntries, unseen: Entry[]): Thunk<void> =>
@@ -229,7 +244,10 @@ export const sendNow = (): Thunk<void> => {
   return sendAll();
 };
 
-/** Sends pending entries that was just posted and says how it stands, before the fitter's patience ends. */
+/**
+ * Sends pending entries that was just posted and says how it stands, before the fitter's patience
+ * ends.
+ */
 export const sendPosted =
   ({ id }: PendingEntries): Thunk<Outcome> =>
   async (dispatch, getState) => {
@@ -256,7 +274,10 @@ export const writeAfterAll =
     await dispatch(sendNow());
   };
 
-/** Brings in what this browser kept, and keeps the tabs in step; to be called once when the page starts. */
+/**
+ * Brings in what this browser kept, and keeps the tabs in step; to be called once when the page
+ * starts.
+ */
 export const startOutbox =
   (): Thunk<void> =>
   async (dispatch): Promise<void> => {

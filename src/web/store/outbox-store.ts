@@ -29,7 +29,9 @@ const database = (): Promise<IDBPDatabase<OutboxDb>> =>
     terminated: () => void (opened = null),
   }));
 
-/** What the work gives; undefined where this browser keeps nothing (a private window, a full disk). */
+/**
+ * What the work gives; undefined where this browser keeps nothing (a private window, a full disk).
+ */
 const tried = async <T>(
   work: (db: IDBPDatabase<OutboxDb>) => Promise<T>,
 ): Promise<T | undefined> => {
@@ -41,8 +43,8 @@ const tried = async <T>(
 };
 
 /**
- * Keeps pending entries, and the photograph that goes before them, on this browser's disk. False where that cannot be done: it
- * lives as long as the page then.
+ * Keeps pending entries, and the photograph that goes before them, on this browser's disk. False
+ * where that cannot be done: it lives as long as the page then.
  */
 export const keepParcel = async (pending: PendingEntries, picture?: Blob): Promise<boolean> => {
   const isKept = await tried(async (db) => {
@@ -75,7 +77,10 @@ const oldParcels = (key: string): PendingEntries[] => {
   }
 };
 
-/** Takes over what an earlier program left; it did not say after which entry it was written, so the fitter is asked. */
+/**
+ * Takes over what an earlier program left; it did not say after which entry it was written, so the
+ * fitter is asked.
+ */
 const takeOld = async (): Promise<void> => {
   const keys = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i)!);
   const asked = {
@@ -101,7 +106,10 @@ export const keptParcels = async (): Promise<PendingEntries[]> => {
   return (all ?? []).map(({ n: _n, ...pending }) => pending);
 };
 
-/** Pending entries as they are kept; null where another tab has let go of it, undefined where the disk cannot be read. */
+/**
+ * Pending entries as they are kept; null where another tab has let go of it, undefined where the
+ * disk cannot be read.
+ */
 export const keptParcel = (id: string): Promise<PendingEntries | null | undefined> =>
   tried(async (db) => (await db.getFromIndex('parcels', 'id', id)) ?? null);
 

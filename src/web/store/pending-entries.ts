@@ -14,8 +14,8 @@ export interface PendingEntries {
   writtenAt: string;
   /**
    * `sending`: on its way for the first time. `unsent`: the server did not take it and did not judge it either; it is sent
-   * again by itself. `conflict`: somebody else wrote into the log meanwhile. `refused`: judged after it had waited. The
-   * last two wait for the fitter's word.
+   * again by itself. `conflict`: somebody else wrote into the log meanwhile. `refused`: judged
+   * after it had waited. The last two wait for the fitter's word.
    */
   status: 'sending' | 'unsent' | 'conflict' | 'refused';
   /** Why it is not there yet, in a sentence. */

@@ -1,4 +1,7 @@
-/** Where the service worker reads until when it may show photos from its cache. The name stands in vite.config.mts too. */
+/**
+ * Where the service worker reads until when it may show photos from its cache. The name stands in
+ * vite.config.mts too.
+ */
 const CACHE = 'rimstone-lease';
 const ADDRESS = '/photo-lease';
 

@@ -2,7 +2,10 @@ import type { Played, PracticeScore, PracticeTried, ShownPractice } from '../../
 import type { Working } from '../../core/base/working';
 import { visitsApi } from './visits-api';
 
-/** A round is scored by a simulated stand: on a slow machine that takes its time, and the server says when it is too long. */
+/**
+ * A round is scored by a simulated stand: on a slow machine that takes its time, and the server
+ * says when it is too long.
+ */
 const SCORE_MS = 100_000;
 
 interface OwnPractice {

@@ -33,7 +33,10 @@ const load = (): Prefs => {
   }
 };
 
-/** Keeps the preferences in the browser; a full or forbidden store only means that they are asked again. */
+/**
+ * Keeps the preferences in the browser; a full or forbidden store only means that they are asked
+ * again.
+ */
 export const savePrefs = (prefs: Prefs): void => {
   try {
     localStorage.setItem(KEY, JSON.stringify(prefs));

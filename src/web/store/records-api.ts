@@ -78,7 +78,8 @@ export const {
 export const readRecord =
   <K extends RecordKind>(kind: K, id: string) =>
   async (dispatch: AppDispatch): Promise<Records[K]> => {
-    // An answer that is under way may be older than what this browser wrote meanwhile, and would be taken for this one.
+    // An answer that is under way may be older than what this browser wrote meanwhile, and would be
+    // taken for this one.
     await dispatch(recordsApi.util.getRunningQueryThunk('record', { kind, id }));
     const asked = recordsApi.endpoints.record.initiate(
       { kind, id },
@@ -88,8 +89,8 @@ export const readRecord =
   };
 
 /**
- * What was read of the shop is old: it is read again, where a screen shows it. Ends when the screen shows it as it now
- * is: who then opens what is listed gets what the list says.
+ * What was read of the shop is old: it is read again, where a screen shows it. Ends when the screen
+ * shows it as it now is: who then opens what is listed gets what the list says.
  */
 export const shopChanged =
   () =>

@@ -22,7 +22,10 @@ interface ShopState {
 
 const SEEN_AT = '/shop';
 
-/** Reads people, machines, stock and rules; where the server does not answer, as this browser has seen them. */
+/**
+ * Reads people, machines, stock and rules; where the server does not answer, as this browser has
+ * seen them.
+ */
 export const loadShop = createAsyncThunk('shop/load', async (): Promise<ShopAnswer> => {
   try {
     const shop = await api.shop();

@@ -4,7 +4,10 @@ import { api } from './api';
 import { recordChanged } from './shop-slice';
 import { readRecord, shopChanged } from './records-api';
 
-/** Takes the last change of a record back: as it was before, or archived where it was added. Throws `ApiError`. */
+/**
+ * Takes the last change of a record back: as it was before, or archived where it was added. Throws
+ * `ApiError`.
+ */
 export const undoRecord = createAsyncThunk<void, void, { state: RootState; dispatch: AppDispatch }>(
   'shop/undo',
   async (_, { dispatch, getState }) => {

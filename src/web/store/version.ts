@@ -7,8 +7,8 @@ const HOUR_MS = 3_600_000;
 let worker: Workbox | null = null;
 
 /**
- * Lets the screens load without the server (a browser allows it on the shop's own machine, and beyond it with TLS), and
- * tells when a newer version of the program lies ready.
+ * Lets the screens load without the server (a browser allows it on the shop's own machine, and
+ * beyond it with TLS), and tells when a newer version of the program lies ready.
  */
 export const followVersion = ({ dispatch }: { dispatch: AppDispatch }): void => {
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;

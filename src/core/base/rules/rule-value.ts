@@ -34,7 +34,10 @@ const read = (key: string, given: RuleValues | undefined, show?: BasisSink): num
   return value;
 };
 
-/** A number rule: the given value, or the shipped default. Throws `InputError` if the given value is not a number. */
+/**
+ * A number rule: the given value, or the shipped default. Throws `InputError` if the given value is
+ * not a number.
+ */
 export const ruleNumber = (
   key: string,
   given: RuleValues | undefined,
@@ -51,8 +54,8 @@ export const ruleWord = (key: string, given: RuleValues | undefined, show?: Basi
   String(read(key, given, show));
 
 /**
- * A choice rule as one of the words that the caller knows. Throws `InputError` for any other: a misspelled method never
- * passes for the usual one.
+ * A choice rule as one of the words that the caller knows. Throws `InputError` for any other: a
+ * misspelled method never passes for the usual one.
  */
 export const ruleChoice = <Word extends string>(
   key: string,

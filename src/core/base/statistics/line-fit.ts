@@ -30,8 +30,8 @@ interface LineFit {
  *
  * `percent` of the interval of its slope; `leastSigma` what a single y is uncertain by at least, as by the step of a
  * gauge.
- * Source: ordinary least squares; interval of the slope by Student's t, NIST/SEMATECH e-Handbook of Statistical
- * Methods.
+ * Source: ordinary least squares; interval of the slope by Student's t, NIST/SEMATECH e-Handbook of
+ * Statistical Methods.
  */
 export const fitLine = (
   points: readonly { x: number; y: number }[],

@@ -14,6 +14,9 @@ export const localDayOf = (instant: Date): string => formatISO(instant, { repres
 export const daysAfter = (day: string, days: number): string =>
   formatISO(addDays(parseISO(day), Math.floor(days)), { representation: 'date' });
 
-/** Days of the calendar from one day to another, negative where the second is the earlier; both YYYY-MM-DD. */
+/**
+ * Days of the calendar from one day to another, negative where the second is the earlier; both
+ * YYYY-MM-DD.
+ */
 export const daysBetween = (from: string, to: string): number =>
   differenceInCalendarDays(parseISO(to), parseISO(from));

@@ -131,7 +131,8 @@ const TRIMMED: readonly Unit[] = ['kg', 'in', 'Nm'];
 const ONE: Partial<Record<Unit, string>> = { days: 'day', years: 'year' };
 
 /**
- * Decimals where they were asked for in grams or millimetres: ounce and inch are so much larger that they take more.
+ * Decimals where they were asked for in grams or millimetres: ounce and inch are so much larger
+ * that they take more.
  */
 const digitsIn = (
   unit: Unit,
@@ -144,7 +145,8 @@ const digitsIn = (
 };
 
 /**
- * How a quantity is written; `digits` overrides the usual number of decimals, `more` adds to it, `sign` shows a plus.
+ * How a quantity is written; `digits` overrides the usual number of decimals, `more` adds to it,
+ * `sign` shows a plus.
  */
 export const formatQuantity = (
   value: number,

@@ -1,6 +1,6 @@
 /**
- * A tape's inches as fitters say them, `104 3/8` or `3/8`; null for anything else. Halves to sixty-fourths, the top
- * smaller than the bottom.
+ * A tape's inches as fitters say them, `104 3/8` or `3/8`; null for anything else. Halves to
+ * sixty-fourths, the top smaller than the bottom.
  */
 export const parseInches = (typed: string): number | null => {
   const read = /^(?:(\d{1,4})\s+)?(\d{1,2})\s*\/\s*(2|4|8|16|32|64)$/.exec(typed.trim());

@@ -10,7 +10,8 @@ export const formatMoney = (minor: number, currency: string): string =>
   );
 
 /**
- * A typed amount, `12.50` or `12,50`, in the smallest coin; null where it is none, or has more digits than the coin.
+ * A typed amount, `12.50` or `12,50`, in the smallest coin; null where it is none, or has more
+ * digits than the coin.
  */
 export const parseMoney = (typed: string, currency: string): number | null => {
   const match = /^(\d{1,7})(?:[.,](\d{1,3}))?$/.exec(typed.trim());

@@ -27,9 +27,9 @@ const isAlike = (a: number, b: number): boolean =>
   Math.abs(a - b) <= ALIKE * Math.max(1, Math.abs(a), Math.abs(b));
 
 /**
- * The quantities of one sentence as they are written in it: with as many decimals as it takes that a larger one reads
- * as larger, and that what is something does not read as nothing. So a value and its limit never contradict the verdict
- * that compared them.
+ * The quantities of one sentence as they are written in it: with as many decimals as it takes that
+ * a larger one reads as larger, and that what is something does not read as nothing. So a value and
+ * its limit never contradict the verdict that compared them.
  */
 export const writtenApart = (
   quantities: readonly SentenceQuantity[],

@@ -26,8 +26,8 @@ export type Advice =
   /** Checked on the stand or by a machine with the weights that are on. */
   | { do: 'done'; chance: number }
   /**
-   * What was seen contradicts itself, the last readings do not bear out a balanced wheel, or nothing in stock does
-   * better: someone has to look.
+   * What was seen contradicts itself, the last readings do not bear out a balanced wheel, or
+   * nothing in stock does better: someone has to look.
    */
   | { do: 'look'; why: LookWhy; leftG: number };
 
@@ -48,9 +48,13 @@ export interface AdviceInput {
   lightestG?: number | null;
   /** Masses that a trial can have, from the pieces at hand. */
   trialsG: readonly number[];
-  /** Where a trial of this mass can be taped, nearest to a place; null where nothing near is free. */
+  /**
+   * Where a trial of this mass can be taped, nearest to a place; null where nothing near is free.
+   */
   trialAt?: (deg: number, massG: number) => number | null;
-  /** The pieces that would go on for a counterweight; the counterweight itself where it is left out. */
+  /**
+   * The pieces that would go on for a counterweight; the counterweight itself where it is left out.
+   */
   realize?: (
     counter: MassVector,
     chanceOf: (pieces: readonly MassVector[]) => number,

@@ -1,7 +1,10 @@
 import { howMany } from '../../../../tests/case-count';
 import { spoiledSeries } from '../../../../tests/spoiled-series';
 
-/** On fine bearings the least that is left moves: a known piece more bounds it, which is a placement of its own. */
+/**
+ * On fine bearings the least that is left moves: a known piece more bounds it, which is a placement
+ * of its own.
+ */
 const FINE_G = 1;
 
 test.each(howMany([FINE_G, 6], [FINE_G, 3.5, 6]))(

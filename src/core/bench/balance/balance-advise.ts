@@ -40,17 +40,22 @@ export interface AdviseInput {
 
 export type BalanceAdvice = Advice & {
   reason: Reason;
-  /** The pieces to put on, with their sides: for a trial all at one place, on the side that is up. */
+  /**
+   * The pieces to put on, with their sides: for a trial all at one place, on the side that is up.
+   */
   place: Piece[];
-  /** Final pieces are made up to this, finer than the shop's limit where the belief is not sharp enough for less. */
+  /**
+   * Final pieces are made up to this, finer than the shop's limit where the belief is not sharp
+   * enough for less.
+   */
   limitG: number;
   /** What contradicts itself of what was seen; null while all goes together. */
   doubt: Doubt | null;
 };
 
 /**
- * Shares of the limit that final pieces are made up to: the roughest one that is about as sure takes the fewest and
- * lightest pieces. Basis: memory.
+ * Shares of the limit that final pieces are made up to: the roughest one that is about as sure
+ * takes the fewest and lightest pieces. Basis: memory.
  */
 const FINER = [0.8, 0.55, 0.3];
 const ROUGHER = 0.06;
@@ -111,13 +116,12 @@ const spoken = (advice: Advice, doubt: Doubt | null): Reason => {
 };
 
 /**
- * The next thing to do so that a wheel is balanced after the fewest placements of weights: settle, test, a trial mass
- * set
- * aside on purpose, the final pieces, or nothing more.
+ * The next thing to do so that a wheel is balanced after the fewest placements of weights: settle,
+ * test, a trial mass set aside on purpose, the final pieces, or nothing more.
  *
  * `seen` as for `balance-estimate`; `stock` as for `balance-place`. Throws `InputError` when there is nothing in stock.
- * Source: each choice is played through on wheels as probable as the belief says, and the one most likely to end it is
- * taken.
+ * Source: each choice is played through on wheels as probable as the belief says, and the one most
+ * likely to end it is taken.
  */
 export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
   name: 'balance-advise',

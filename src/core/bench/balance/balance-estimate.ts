@@ -25,7 +25,10 @@ export interface BalanceEstimate {
   bandG: number;
   /** The smallest region that holds 90 % of the belief, as corners in grams and degrees. */
   region: MassVector[];
-  /** What is left with the weights that are on now, and how probable it is that the shop's limit is met. */
+  /**
+   * What is left with the weights that are on now, and how probable it is that the shop's limit is
+   * met.
+   */
   leftG: number;
   leftDeg: number;
   chance: number;
@@ -47,7 +50,8 @@ export const PRIOR = record(
 );
 
 /**
- * What is known of wheel and stand beforehand: an old answer, and the dead band once the shop has written it down.
+ * What is known of wheel and stand beforehand: an old answer, and the dead band once the shop has
+ * written it down.
  */
 export const knownOf = (prior: Prior | undefined, rules: RuleValues | undefined): Known => {
   const bandG = ruleNumber('balance.bandG', rules);
@@ -55,11 +59,12 @@ export const knownOf = (prior: Prior | undefined, rules: RuleValues | undefined)
 };
 
 /**
- * What is believed of a wheel's heavy spot and of the stand's friction, from everything seen of it so far.
+ * What is believed of a wheel's heavy spot and of the stand's friction, from everything seen of it
+ * so far.
  *
  * `seen` in order, each with the weights that were on; `on` what is on now; `prior` what the wheel needed before.
- * Deterministic. Source: Bayes' rule on a grid; statics of a wheel with Coulomb friction: it rests where its heavy
- * direction lies within asin(f / v) of the bottom.
+ * Deterministic. Source: Bayes' rule on a grid; statics of a wheel with Coulomb friction: it rests
+ * where its heavy direction lies within asin(f / v) of the bottom.
  */
 export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
   name: 'balance-estimate',

@@ -30,12 +30,11 @@ const VECTOR = (says: string) =>
   record({ massG: quantity('g', 0, 1000, 'Mass'), deg: angle('Where it is heavy') }, says);
 
 /**
- * The tire's own heavy spot, what each school of light mark would have needed, and the turn of the tire on the rim that
- * leaves least.
+ * The tire's own heavy spot, what each school of light mark would have needed, and the turn of the
+ * tire on the rim that leaves least.
  *
- * Masses 0 to 1000 g at the weight radius, angles from the valve. Source: statics, the assembly is rim and tire as
- * vectors; a
- * turned tire turns its vector. Whether it is worth the work is a rule.
+ * Masses 0 to 1000 g at the weight radius, angles from the valve. Source: statics, the assembly is
+ * rim and tire as vectors; a turned tire turns its vector. Whether it is worth the work is a rule.
  */
 export const balanceIndex = defineWorking<Input, BalanceIndex>({
   name: 'balance-index',

@@ -24,13 +24,16 @@ interface BalanceFromParts {
   heavyDeg: number;
   counterMassG: number;
   counterDeg: number;
-  /** What is left with a second lock opposite the first; null where nobody asked, or there is no lock. */
+  /**
+   * What is left with a second lock opposite the first; null where nobody asked, or there is no
+   * lock.
+   */
   withSecondLockG: number | null;
 }
 
 /**
- * The heavy spot that a wheel's known parts make, before it is ever spun: each mass at its radius, brought to the
- * weights'.
+ * The heavy spot that a wheel's known parts make, before it is ever spun: each mass at its radius,
+ * brought to the weights'.
  *
  * `parts` at most 20, masses 0 to 1000 g; `weightRadiusMm` 50 to 500. The tire's own part is not in it.
  * Source: statics, masses times their radii add as vectors.

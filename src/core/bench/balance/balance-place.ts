@@ -8,14 +8,20 @@ import { sumVectors, toVector } from './mass-vector';
 import type { PieceKind, Spot } from './place-layout';
 import { searchPlaces } from './place-search';
 
-/** Pieces of one mass on the shelf; how long one is along the rim: 0 for one at a spoke, null where nobody measured. */
+/**
+ * Pieces of one mass on the shelf; how long one is along the rim: 0 for one at a spoke, null where
+ * nobody measured.
+ */
 export interface WeightStock {
   massG: number;
   count: number;
   lengthMm?: number | null;
 }
 
-/** Both sides of the rim in equal pairs, all on the side away from the caliper, or all on the inner face. */
+/**
+ * Both sides of the rim in equal pairs, all on the side away from the caliper, or all on the inner
+ * face.
+ */
 export const SIDES = ['both', 'one', 'inner'] as const;
 export type Sides = (typeof SIDES)[number];
 export const PIECE_SIDES = ['near', 'far', 'inner'] as const;
@@ -35,8 +41,8 @@ export interface BalancePlacement {
   /** The pieces come as near as was asked for; else they leave the least there is. */
   found: boolean;
   /**
-   * At no more than the mass allowed, nothing with fewer pieces, nor as few and less mass, comes so near; where nothing
-   * was found, nothing leaves less.
+   * At no more than the mass allowed, nothing with fewer pieces, nor as few and less mass, comes so
+   * near; where nothing was found, nothing leaves less.
    */
   proved: boolean;
   /** The least that pieces within the limit can weigh; null where that is not known. */
@@ -46,8 +52,8 @@ export interface BalancePlacement {
   /** Fewer pieces than this were shown not to do. */
   piecesAtLeast: number;
   /**
-   * Wobble that is left at worst, the heavy spot at one edge of the rim: mass times distance along the axle; null where
-   * the width is not known.
+   * Wobble that is left at worst, the heavy spot at one edge of the rim: mass times distance along
+   * the axle; null where the width is not known.
    */
   coupleGmm: number | null;
 }
@@ -62,7 +68,10 @@ interface Input {
   /** Pieces that one place takes, on a side. */
   perPlace?: number;
   mostPieces?: number;
-  /** Once round the rim where pieces are stuck; with it pieces have their length, and none lies over another. */
+  /**
+   * Once round the rim where pieces are stuck; with it pieces have their length, and none lies over
+   * another.
+   */
   rimMm?: number;
   /** What pieces keep clear of: valve, locks, cast spokes. */
   clearOf?: number[];
@@ -116,7 +125,9 @@ const roomAt = (deg: number, clearOf: readonly number[], rimMm: number): number 
   (Math.min(180, ...clearOf.map((c) => Math.abs(angleBetween(c, deg)))) - KEEP_CLEAR_DEG) *
   (rimMm / 360);
 
-/** The places to look at, each once, with their room: those that were named, or all round the rim. */
+/**
+ * The places to look at, each once, with their room: those that were named, or all round the rim.
+ */
 const spotsFor = (
   positions: readonly number[] | undefined,
   counterDeg: number,
@@ -137,7 +148,8 @@ const spotsFor = (
 const OFFSET: Record<Piece['side'], number> = { near: 1, far: -1, inner: 0 };
 
 /**
- * The couple of pieces and heavy spot about the middle of the rim, wherever between its edges the heavy spot lies.
+ * The couple of pieces and heavy spot about the middle of the rim, wherever between its edges the
+ * heavy spot lies.
  */
 const worstCouple = (
   counter: readonly [number, number],
@@ -158,13 +170,14 @@ const worstCouple = (
 };
 
 /**
- * The counterweight made up from pieces in stock: within the shop's tolerance by the fewest pieces that weigh no more
- * than a factor of the least that does it, of these the lightest, of those a small residual. Where nothing comes within
- * it, what leaves least. Proved best by a search that leaves nothing out, or says how far it got.
+ * The counterweight made up from pieces in stock: within the shop's tolerance by the fewest pieces
+ * that weigh no more than a factor of the least that does it, of these the lightest, of those a
+ * small residual. Where nothing comes within it, what leaves least. Proved best by a search that
+ * leaves nothing out, or says how far it got.
  *
  * `counterMassG` 0 to 1000 at the weight radius; `stock` at most 12 kinds; `positions` at most 400 in degrees,
- * anywhere without them; `perPlace` 1 to 6 pieces on a side; `rimMm` 300 to 3000 once round. Throws `InputError` when there is nothing in stock. Source:
- * geometry; exact search.
+ * anywhere without them; `perPlace` 1 to 6 pieces on a side; `rimMm` 300 to 3000 once round. Throws
+ * `InputError` when there is nothing in stock. Source: geometry; exact search.
  */
 export const balancePlace = defineWorking<Input, BalancePlacement>({
   name: 'balance-place',
@@ -255,7 +268,8 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
       toleranceG,
       spots,
       kinds,
-      // Anywhere on the rim each piece has a place of its own; named places take several, side by side.
+      // Anywhere on the rim each piece has a place of its own; named places take several, side by
+      // side.
       perSpot: positions || kinds.every((k) => k.lengthMm === 0) ? perPlace : 1,
       mostPieces,
       massFactor,

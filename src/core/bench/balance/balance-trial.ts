@@ -25,9 +25,10 @@ const sinDeg = (deg: number) => Math.sin((deg * Math.PI) / 180);
 /**
  * Heavy spot from two rests: as it is, and with one trial mass on.
  *
- * Angles in degrees clockwise from the valve, the place that came to rest at the bottom; `trialMassG` 0.5 to 500.
- * Throws `InputError` for a trial that cannot tell: no shift, in line with the heavy spot, or turned the wrong way.
- * Source: statics, the sum of two vectors lies along the second rest.
+ * Angles in degrees clockwise from the valve, the place that came to rest at the bottom;
+ * `trialMassG` 0.5 to 500. Throws `InputError` for a trial that cannot tell: no shift, in line with
+ * the heavy spot, or turned the wrong way. Source: statics, the sum of two vectors lies along the
+ * second rest.
  */
 export const balanceTrial = defineWorking<Input, BalanceTrial>({
   name: 'balance-trial',

@@ -289,7 +289,8 @@ describe('pieces from stock', () => {
         perPlace,
         rimMm: 1400,
       }).result;
-    // One place: as many as are allowed, with the usual length of 20 mm each as with a measured one.
+    // One place: as many as are allowed, with the usual length of 20 mm each as with a measured
+    // one.
     for (const lengthMm of [undefined, 20, 0])
       expect([1, 2, 3, 4].map((n) => place(n, [90], lengthMm).residualG.toFixed(0))).toEqual([
         '30',
@@ -329,7 +330,8 @@ describe('pieces from stock', () => {
       stock: [{ massG: 5, count: 2 }],
       sides: 'one',
     });
-    // Both go on, side by side: 14 mm apart at least on the usual 1400 mm, so each up to 3.6° off the middle.
+    // Both go on, side by side: 14 mm apart at least on the usual 1400 mm, so each up to 3.6° off
+    // the middle.
     expect(short.result.residualG).toBeGreaterThanOrEqual(50);
     expect(short.result.residualG).toBeLessThan(50.1);
     expect(short.result).toMatchObject({ found: false, proved: true, leastMassG: null });

@@ -5,7 +5,10 @@ import type { Observation } from './observation';
 /** Looked up once: they run a million times for a wheel. */
 const { sqrt, exp, abs, floor, max, min, hypot } = Math;
 
-/** What is believed before anything is seen: an old answer for this wheel, and how far it may be off. */
+/**
+ * What is believed before anything is seen: an old answer for this wheel, and how far it may be
+ * off.
+ */
 export interface Prior extends MassVector {
   spreadG: number;
 }
@@ -16,13 +19,15 @@ export interface Known {
   bandG?: number;
   /** Dead bands to tell apart; more of them where it is the band that is asked for. */
   bandSteps?: number;
-  /** Clockwise moment of a stand that is not level, as grams at the weight radius; 0 if left out. */
+  /**
+   * Clockwise moment of a stand that is not level, as grams at the weight radius; 0 if left out.
+   */
   tiltG?: number;
 }
 
 /**
- * A patch of the plane of heavy vectors: a turned rectangle of cells, grams, x to the right of the valve and y toward
- * it.
+ * A patch of the plane of heavy vectors: a turned rectangle of cells, grams, x to the right of the
+ * valve and y toward it.
  */
 interface Patch {
   x: number;
@@ -63,11 +68,13 @@ export interface Belief {
 }
 
 const CELLS = 48;
-/** Dead bands that a stand may have, grams, from a good one to a bad one, any alike. Basis: memory. */
+/**
+ * Dead bands that a stand may have, grams, from a good one to a bad one, any alike. Basis: memory.
+ */
 const [MIN_BAND_G, MAX_BAND_G] = [0.5, 7.5];
 /**
- * A stand's own band, once it is known, is right to about so much, one standard deviation of its logarithm. Basis:
- * memory.
+ * A stand's own band, once it is known, is right to about so much, one standard deviation of its
+ * logarithm. Basis: memory.
  */
 const KNOWN_WITHIN = 0.18;
 const BAND_STEPS = 10;
@@ -90,10 +97,14 @@ const bandsOf = (knownG: number | undefined, steps = BAND_STEPS): { f: number; p
   return raw.map((b) => ({ f: b.f, p: b.p / sum }));
 };
 
-/** A wheel is out by anything up to here, alike; beyond it is less and less likely. Basis: memory. */
+/**
+ * A wheel is out by anything up to here, alike; beyond it is less and less likely. Basis: memory.
+ */
 const USUAL_G = 95;
 const RARE_G = 25;
-/** Old answers for a wheel are for another tire: so often they do not help at all. Basis: memory. */
+/**
+ * Old answers for a wheel are for another tire: so often they do not help at all. Basis: memory.
+ */
 const NO_HELP = 0.35;
 
 /** Density of a heavy vector before anything is seen: any size alike, any direction alike. */
@@ -147,7 +158,8 @@ const over = (
       let rightShare = 1;
       for (let k = 0; k < likelihoods.length; k++) {
         const { of, wrong: anyhow } = likelihoods[k]!;
-        // Against a reading that is simply wrong: however many contradict each other, the product stays a number.
+        // Against a reading that is simply wrong: however many contradict each other, the product
+        // stays a number.
         const times = ((1 - WRONG) * of(x, y, f)) / anyhow + WRONG;
         shares[k] = WRONG / times;
         p *= times;
@@ -227,8 +239,8 @@ const PASSES = 3;
 const REACH_G = 190;
 
 /**
- * The belief after what was seen, and an old answer if there is one. The same input gives the same belief, to the last
- * digit.
+ * The belief after what was seen, and an old answer if there is one. The same input gives the same
+ * belief, to the last digit.
  */
 export const believe = (seen: readonly Observation[], known: Known = {}): Belief => {
   let belief = over({ x: 0, y: 0, cos: 1, sin: 0, halfU: REACH_G, halfV: REACH_G }, seen, known);
@@ -237,8 +249,8 @@ export const believe = (seen: readonly Observation[], known: Known = {}): Belief
 };
 
 /**
- * How probable it is that the wheel with `weights` on is out by no more than `toleranceG`, or by no more than its stand
- * shows if `orBand`.
+ * How probable it is that the wheel with `weights` on is out by no more than `toleranceG`, or by no
+ * more than its stand shows if `orBand`.
  */
 export const withinChance = (
   belief: Belief,

@@ -14,8 +14,8 @@ const AS_GOOD = 0.02;
 export type Change = Extract<Advice, { do: 'trial' | 'final' }>;
 
 /**
- * The weights to put on next: each trial and the counterweight are played through on wheels as probable as the belief
- * says, and the change most likely to end the balancing is taken.
+ * The weights to put on next: each trial and the counterweight are played through on wheels as
+ * probable as the belief says, and the change most likely to end the balancing is taken.
  */
 export const bestChange = (
   { toleranceG, trialsG, trialAt = (deg) => deg, realize = (counter) => [counter] }: AdviceInput,

@@ -34,7 +34,10 @@ const LIKELY = 0.5;
 const SUSPECT = 0.1;
 /** A reading that is as surely wrong is outvoted: the others are believed. */
 const OUTVOTED = 0.9;
-/** A slip that is looked for by name has to explain so much more than single slips do. Basis: memory. */
+/**
+ * A slip that is looked for by name has to explain so much more than single slips do. Basis:
+ * memory.
+ */
 const TELLS = 25;
 /** How often each slip is made, beside the commonest. Basis: memory. */
 const ODDS: Record<Story, number> = {
@@ -258,8 +261,8 @@ const restsBySet = (
 };
 
 /**
- * Whether two changes of weights in a row moved the resting place far less than they should, or each time carried it all
- * the way to the weights: worth asking for the unit.
+ * Whether two changes of weights in a row moved the resting place far less than they should, or
+ * each time carried it all the way to the weights: worth asking for the unit.
  */
 const asksForUnit = (seen: readonly Observation[]): boolean => {
   const sets = restsBySet(seen);
@@ -283,8 +286,8 @@ const asksForUnit = (seen: readonly Observation[]): boolean => {
 const isTurned = (o: Observation) => o.kind === 'settle' && o.turned === true;
 
 /**
- * Whether what was seen contradicts itself, and what explains it best; null while all of it goes together. Source: Bayes
- * factors, the same readings under each story.
+ * Whether what was seen contradicts itself, and what explains it best; null while all of it goes
+ * together. Source: Bayes factors, the same readings under each story.
  */
 export const doubtOf = (
   belief: Belief,
@@ -322,7 +325,10 @@ export const doubtOf = (
   };
 };
 
-/** Whether turning the wheel around on its stand would tell a tilt from a slip, and has not been done. */
+/**
+ * Whether turning the wheel around on its stand would tell a tilt from a slip, and has not been
+ * done.
+ */
 export const asksToTurn = (
   doubt: Pick<Doubt, 'story'> | null,
   now: readonly Observation[],
@@ -335,7 +341,10 @@ export const deceivesTests = (doubt: Pick<Doubt, 'story'> | null): boolean =>
   doubt?.story === 'same answer' ||
   doubt?.story === 'stand not level';
 
-/** Whether the others have settled it: the readings in doubt are so surely wrong that the rest goes together. */
+/**
+ * Whether the others have settled it: the readings in doubt are so surely wrong that the rest goes
+ * together.
+ */
 export const isOutvoted = (belief: Belief, seen: readonly Observation[], known: Known): boolean => {
   const right = seen.filter((_, i) => belief.wrong[i]! < OUTVOTED);
   if (right.length === seen.length) return false;

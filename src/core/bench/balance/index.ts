@@ -1,5 +1,6 @@
 /**
- * Balance: what is believed of a heavy spot and what to do next, pieces proved best, and what a mass left over does.
+ * Balance: what is believed of a heavy spot and what to do next, pieces proved best, and what a
+ * mass left over does.
  */
 export { balanceAdvise, type AdviseInput, type BalanceAdvice } from './balance-advise';
 export { doubtOf, type Doubt } from './doubt';

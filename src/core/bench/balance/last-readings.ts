@@ -3,8 +3,8 @@ import { likelihoodOf, READ_DEG } from './likelihood';
 import type { Observation, Settle } from './observation';
 
 /**
- * How well the readings taken with the present weights agree with a balanced wheel, by themselves: whatever earlier
- * readings suggested, these have to bear it out.
+ * How well the readings taken with the present weights agree with a balanced wheel, by themselves:
+ * whatever earlier readings suggested, these have to bear it out.
  */
 
 /** Imbalances up to here are tried, grams, in rings and directions. */
@@ -13,7 +13,9 @@ const RINGS = 24;
 const DIRECTIONS = 72;
 /** Dead bands that are tried if the stand's own is not known, grams. Basis: memory. */
 const BANDS_G = [0.5, 0.8, 1.2, 1.8, 2.6, 3.6, 5, 7];
-/** A place that stays at 3 and at 9 may still hide so many dead bands, by the geometry of the test. */
+/**
+ * A place that stays at 3 and at 9 may still hide so many dead bands, by the geometry of the test.
+ */
 const HIDDEN_BANDS = Math.SQRT2;
 /** Resting places that crowd more than in one of twenty balanced wheels speak against it. */
 const CROWDED = 0.05;
@@ -28,8 +30,9 @@ export const arcOf = (degs: readonly number[]): number => {
 };
 
 /**
- * How likely `count` places that fall evenly over `widthDeg` are to lie within an arc so small or smaller. Source: the
- * range of a sample from the uniform distribution; on a whole turn, the shortest arc that covers all of them.
+ * How likely `count` places that fall evenly over `widthDeg` are to lie within an arc so small or
+ * smaller. Source: the range of a sample from the uniform distribution; on a whole turn, the
+ * shortest arc that covers all of them.
  */
 const crowdChance = (count: number, arcDeg: number, widthDeg: number): number => {
   if (count < 2) return 1;
@@ -43,8 +46,8 @@ const crowdChance = (count: number, arcDeg: number, widthDeg: number): number =>
 
 interface LastFit {
   /**
-   * How much worse the best balanced wheel explains these readings than the best wheel of any kind does, 0 to 1; lower
-   * still if the resting places crowd as they would not on a balanced wheel.
+   * How much worse the best balanced wheel explains these readings than the best wheel of any kind
+   * does, 0 to 1; lower still if the resting places crowd as they would not on a balanced wheel.
    */
   fit: number;
   /** The resting places crowd: one more tells. */
@@ -52,9 +55,9 @@ interface LastFit {
 }
 
 /**
- * Goodness of fit of the last readings to a balanced wheel: a likelihood ratio, and a test of how closely the resting
- * places crowd. `now` are the readings with the present weights; `limitG` the balance tolerance; `bandG` the stand's
- * dead band if it is known.
+ * Goodness of fit of the last readings to a balanced wheel: a likelihood ratio, and a test of how
+ * closely the resting places crowd. `now` are the readings with the present weights; `limitG` the
+ * balance tolerance; `bandG` the stand's dead band if it is known.
  */
 export const lastFit = (now: readonly Observation[], limitG: number, bandG?: number): LastFit => {
   if (now.length === 0) return { fit: 1, crowded: false };

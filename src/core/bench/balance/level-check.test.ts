@@ -110,7 +110,8 @@ describe('the test that ends the work', () => {
     });
   });
 
-  // By geometry: what stays within the dead band everywhere leaves so little, whatever the stand’s tilt.
+  // By geometry: what stays within the dead band everywhere leaves so little, whatever the stand’s
+  // tilt.
   test('whatever stays in all of it has no more left than two dead bands', () => {
     const bandG = 3;
     for (let leftG = 0; leftG <= 12; leftG += 0.5)
@@ -142,7 +143,8 @@ test('a place that sinks at 3 and rises at 9 is turned by the stand; one that si
   // Opposite places at one side tell the same.
   expect(isLopsided([level(30, 'right', 'sinks'), level(210, 'right', 'sinks')])).toBe(true);
   expect(movesEvenly([level(30, 'right', 'sinks'), level(210, 'right', 'rises')])).toBe(true);
-  // Nothing is told by places a quarter turn apart, by one that stays, or by a side that is not recorded.
+  // Nothing is told by places a quarter turn apart, by one that stays, or by a side that is not
+  // recorded.
   for (const tests of [
     [level(30, 'right', 'sinks'), level(120, 'right', 'sinks')],
     [level(30, 'right', 'sinks'), level(30, 'left', 'stays')],

@@ -2,7 +2,10 @@ import { angleBetween, normalDeg } from '../../base/units';
 import { sumParts, type MassVector } from './mass-vector';
 import type { LevelTest, Observation } from './observation';
 
-/** A record has at least so many level tests with the final weights: at 3 and at 9 o'clock. Common practice. */
+/**
+ * A record has at least so many level tests with the final weights: at 3 and at 9 o'clock. Common
+ * practice.
+ */
 export const MIN_TESTS = 2;
 /** Lines through the axle that tell of different directions. */
 const APART_DEG = 60;
@@ -17,7 +20,10 @@ export const levelHour = (at: 'left' | 'right'): string =>
 
 const OPPOSITE = { rises: 'sinks', sinks: 'rises', stays: 'stays' } as const;
 
-/** A level test as if its place had been held at 3 o'clock: at 9 the opposite place does the opposite. */
+/**
+ * A level test as if its place had been held at 3 o'clock: at 9 the opposite place does the
+ * opposite.
+ */
 const atRight = ({ deg, at, moved }: LevelTest): Pick<LevelTest, 'deg' | 'moved'> =>
   at === 'left' ? { deg: normalDeg(deg + 180), moved: OPPOSITE[moved] } : { deg, moved };
 
@@ -31,8 +37,9 @@ export const levelTestsOf = (seen: readonly Observation[]): LevelTest[] =>
   seen.filter((o) => o.kind === 'level');
 
 /**
- * Whether places were held level on both sides of the axle and along two lines. If all of them stay, that bounds what is
- * left and any tilt of the stand: a place that stays put at 3 and at 9 o'clock, and one across from it. Common practice.
+ * Whether places were held level on both sides of the axle and along two lines. If all of them
+ * stay, that bounds what is left and any tilt of the stand: a place that stays put at 3 and at 9
+ * o'clock, and one across from it. Common practice.
  */
 const covers = (tests: readonly LevelTest[]): boolean => {
   const degs = tests.map((t) => atRight(t).deg).sort((a, b) => a - b);
@@ -44,8 +51,8 @@ const covers = (tests: readonly LevelTest[]): boolean => {
 };
 
 /**
- * Whether the closing test has its answer: all of it was made, or a place moved and was held on the other side as well.
- * `now`: seen with the weights that are on alone.
+ * Whether the closing test has its answer: all of it was made, or a place moved and was held on the
+ * other side as well. `now`: seen with the weights that are on alone.
  */
 export const isAnswered = (now: readonly Observation[]): boolean => {
   const tests = levelTestsOf(now);
@@ -68,7 +75,10 @@ export const isLevel = (now: readonly Observation[]): boolean => {
   return covers(tests.slice(tests.findLastIndex((t) => t.moved !== 'stays') + 1));
 };
 
-/** The next place of the closing test: the first at 3 o'clock, the same at 9, then a quarter turn on. */
+/**
+ * The next place of the closing test: the first at 3 o'clock, the same at 9, then a quarter turn
+ * on.
+ */
 export const nextLevelTest = (
   now: readonly Observation[],
   firstDeg: number,
@@ -91,8 +101,8 @@ export const nextLevelTest = (
 };
 
 /**
- * Whether a place goes one way at 3 o'clock and the opposite way at 9: the stand itself turns the wheel, or one of the
- * two was entered wrong.
+ * Whether a place goes one way at 3 o'clock and the opposite way at 9: the stand itself turns the
+ * wheel, or one of the two was entered wrong.
  */
 export const isLopsided = (now: readonly Observation[]): boolean => {
   const turns = levelTestsOf(now)
@@ -109,7 +119,8 @@ export const isLopsided = (now: readonly Observation[]): boolean => {
 };
 
 /**
- * Whether a place moved the same way at 3 and at 9 o'clock: what moves it is on the wheel, and not a tilt of the stand.
+ * Whether a place moved the same way at 3 and at 9 o'clock: what moves it is on the wheel, and not
+ * a tilt of the stand.
  */
 export const movesEvenly = (now: readonly Observation[]): boolean => {
   const turns = levelTestsOf(now)
@@ -131,7 +142,9 @@ const farFrom = (seen: Observation, on: readonly MassVector[]): number => {
 /** Weights that are the same to a scale. */
 const SAME_G = 0.05;
 
-/** Readings with weights that differ from the present ones by no more than `withinG`, as vectors. */
+/**
+ * Readings with weights that differ from the present ones by no more than `withinG`, as vectors.
+ */
 export const seenNear = (
   seen: readonly Observation[],
   on: readonly MassVector[],
@@ -143,7 +156,10 @@ const setKey = ({ weights }: Observation): string =>
     .map((v) => v.toFixed(1))
     .join();
 
-/** How many sets of weights differ from the present ones by no more than so much, the present ones left out. */
+/**
+ * How many sets of weights differ from the present ones by no more than so much, the present ones
+ * left out.
+ */
 export const triedNear = (
   seen: readonly Observation[],
   on: readonly MassVector[],

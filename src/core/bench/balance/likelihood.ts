@@ -6,7 +6,9 @@ const { sqrt, abs, exp, asin, sin, cos, hypot, log, max } = Math;
 
 /** How well a fitter reads a place off the wheel, one standard deviation. Basis: memory. */
 export const READ_DEG = 1.5;
-/** How often an observation is simply wrong: misread, mistyped, the wheel touched. Basis: memory. */
+/**
+ * How often an observation is simply wrong: misread, mistyped, the wheel touched. Basis: memory.
+ */
 export const WRONG = 0.004;
 /** A level test near the edge of the dead band goes either way. */
 const EDGE_G = 0.4;
@@ -23,8 +25,8 @@ const FAR = 4.5;
 const share = (z: number): number => 1 / (1 + exp(-(1.5976 + 0.07056 * z * z) * z));
 
 /**
- * How probable an observation is for a wheel whose heavy vector with nothing on is (x, y), on a stand of dead band `f`;
- * grams.
+ * How probable an observation is for a wheel whose heavy vector with nothing on is (x, y), on a
+ * stand of dead band `f`; grams.
  */
 type Likelihood = (x: number, y: number, f: number) => number;
 
@@ -32,10 +34,11 @@ type Likelihood = (x: number, y: number, f: number) => number;
 type Blur = (nx: number, ny: number) => number;
 
 /**
- * The likelihood of an observation, blurred as coarsely as the grid. A settle is a density over the turn (in radians),
- * a level test a probability, a machine's reading a density over the plane; what it would be if the observation were
- * simply wrong is `wrong`. A swing speaks only beside an earlier one, `first`. `tiltG` is the clockwise moment of a stand that is
- * not level, as grams at the weight radius.
+ * The likelihood of an observation, blurred as coarsely as the grid. A settle is a density over the
+ * turn (in radians), a level test a probability, a machine's reading a density over the plane; what
+ * it would be if the observation were simply wrong is `wrong`. A swing speaks only beside an
+ * earlier one, `first`. `tiltG` is the clockwise moment of a stand that is not level, as grams at
+ * the weight radius.
  */
 export const likelihoodOf = (
   seen: Observation,

@@ -5,8 +5,8 @@ import { sumParts, toVector, type MassVector } from './mass-vector';
 import type { LevelTest, Observation, Settle } from './observation';
 
 /**
- * A belief of one or two wheels: where each is heavy, its dead band, and how probable it is; how far all of it may be
- * off along 200° and across.
+ * A belief of one or two wheels: where each is heavy, its dead band, and how probable it is; how
+ * far all of it may be off along 200° and across.
  */
 const belief = (
   wheels: (MassVector & { bandG?: number; p?: number })[],

@@ -12,7 +12,10 @@ import { readingsNow, situationOf, type ReadingsNow, type Situation } from './si
 export const SURE = 0.95;
 /** Less likely than this it is not called balanced, whatever the stock has. */
 const LIKELY = 0.5;
-/** Slips that two resting places with the present weights are enough to name, and that more readings do not mend. */
+/**
+ * Slips that two resting places with the present weights are enough to name, and that more readings
+ * do not mend.
+ */
 const NAMED: readonly Story[] = [
   'weights mirrored',
   'weights opposite',
@@ -58,8 +61,9 @@ const look = ({ left }: Situation, why: LookWhy): Advice => ({
 });
 
 /**
- * It still moves on fine bearings though little is believed to be left: a known piece more against it tells whether that
- * is so, and exposes a wrong belief. Null when there is no such piece, or it was tried.
+ * It still moves on fine bearings though little is believed to be left: a known piece more against
+ * it tells whether that is so, and exposes a wrong belief. Null when there is no such piece, or it
+ * was tried.
  */
 const onePieceMore = ({ input, doubts, left, belief }: Situation): Advice | null => {
   const { seen, on, toleranceG, trialsG, trialAt = (deg: number) => deg } = input;
@@ -212,8 +216,8 @@ const decide = <Known>(
 };
 
 /**
- * The next thing to do so that the wheel is balanced after the fewest placements: the first rule that advises decides.
- * `given` is the belief by `input`, if it is at hand.
+ * The next thing to do so that the wheel is balanced after the fewest placements: the first rule
+ * that advises decides. `given` is the belief by `input`, if it is at hand.
  */
 export const nextStep = (input: AdviceInput, given?: Belief): NextStep => {
   const readings = readingsNow(input);

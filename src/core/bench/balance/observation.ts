@@ -7,7 +7,10 @@ interface Seen {
   weights: readonly MassVector[];
 }
 
-/** A place came to rest at the bottom; `from` is the side that it was let go from, null if not recorded. */
+/**
+ * A place came to rest at the bottom; `from` is the side that it was let go from, null if not
+ * recorded.
+ */
 export interface Settle extends Seen {
   kind: 'settle';
   restDeg: number;
@@ -42,7 +45,8 @@ interface MachineReading extends Seen {
 }
 
 /**
- * Something that a fitter or an instrument saw of a wheel on the stand. Angles from the valve, as seen from one side.
+ * Something that a fitter or an instrument saw of a wheel on the stand. Angles from the valve, as
+ * seen from one side.
  */
 export type Observation = Settle | LevelTest | Swing | MachineReading;
 

@@ -1,6 +1,6 @@
 /**
- * Where a piece can go: its angle, and the length of rim that pieces centered there may take; null where length does
- * not matter.
+ * Where a piece can go: its angle, and the length of rim that pieces centered there may take; null
+ * where length does not matter.
  */
 export interface Spot {
   deg: number;
@@ -26,10 +26,14 @@ export interface PlaceProblem {
   massFactor: number;
   /** Once round the rim where pieces lie; with it no piece lies over another. */
   rimMm?: number;
-  /** More ways than this to pick out pieces are not gone through: the search says then that it did not prove it. */
+  /**
+   * More ways than this to pick out pieces are not gone through: the search says then that it did
+   * not prove it.
+   */
   mostWays?: number;
   /**
-   * The tolerance as a regular polygon of so many sides round the circle's inside, for comparison with linear solvers.
+   * The tolerance as a regular polygon of so many sides round the circle's inside, for comparison
+   * with linear solvers.
    */
   polygon?: number;
   /** Asked now and then; true ends the search with the best so far. */
@@ -118,7 +122,9 @@ export const layoutOf = ({ target, spots, kinds, perSpot, rimMm }: PlaceProblem)
   };
 };
 
-/** A count of choices that were looked at, which says now and then whether there is an end to it. */
+/**
+ * A count of choices that were looked at, which says now and then whether there is an end to it.
+ */
 export interface Steps {
   readonly taken: number;
   readonly stopped: boolean;

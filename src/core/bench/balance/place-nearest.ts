@@ -15,9 +15,9 @@ const STEPS_A_NODE = 8;
 const RAD = Math.PI / 180;
 
 /**
- * The pieces that leave least, to `NEAREST_G`, whatever they weigh; of those about alike the one found first. Exact by
- * branch and bound unless the steps run out: pieces still to come shorten what is left by no more than their masses,
- * each where it would pull most against it.
+ * The pieces that leave least, to `NEAREST_G`, whatever they weigh; of those about alike the one
+ * found first. Exact by branch and bound unless the steps run out: pieces still to come shorten
+ * what is left by no more than their masses, each where it would pull most against it.
  */
 export const nearestPlaces = (problem: PlaceProblem, steps: Steps): Nearest => {
   const { target, kinds, mostPieces } = problem;

@@ -18,7 +18,10 @@ const endsSoon = (asks = 8) => {
 const answered = ({ within, leastMassG, picks, massG }: ReturnType<typeof searchPlaces>) =>
   within ? { leastMassG, pieces: picks.length, massG } : null;
 
-/** Against a general-purpose solver of integer programs, with the tolerance circle as a polygon for both. */
+/**
+ * Against a general-purpose solver of integer programs, with the tolerance circle as a polygon for
+ * both.
+ */
 test('random rims and shelves: the least mass, and within its factor as few pieces as the solver finds', async () => {
   const solve = await linearSolver();
   let found = 0;
@@ -191,7 +194,8 @@ test('nothing to do, nothing to do it with, and an end on request', () => {
   const short = searchPlaces(problem({ kinds: [{ massG: 5, count: 2, lengthMm: 12 }] }));
   expect(short).toMatchObject({ within: false, proved: true, massG: 10 });
   expect(short.residualG).toBeCloseTo(30, 9);
-  // A hundred places and a tolerance that nothing meets: it stops when it is told to, and says what is proved so far.
+  // A hundred places and a tolerance that nothing meets: it stops when it is told to, and says what
+  // is proved so far.
   let asked = 0;
   const stopped = searchPlaces(
     problem({

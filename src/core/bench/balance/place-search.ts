@@ -8,13 +8,16 @@ interface PlaceAnswer {
   within: boolean;
   residualG: number;
   massG: number;
-  /** The least that all pieces can weigh within the tolerance; null where it is not known, or nothing is within. */
+  /**
+   * The least that all pieces can weigh within the tolerance; null where it is not known, or
+   * nothing is within.
+   */
   leastMassG: number | null;
   /** Fewer pieces than this cannot do it at the mass that is allowed. */
   piecesAtLeast: number;
   /**
-   * Within the tolerance: at up to the mass that is allowed no other choice has fewer pieces, nor as few and less mass.
-   * Else: none leaves less, to `NEAREST_G`.
+   * Within the tolerance: at up to the mass that is allowed no other choice has fewer pieces, nor
+   * as few and less mass. Else: none leaves less, to `NEAREST_G`.
    */
   proved: boolean;
   nodes: number;
@@ -23,7 +26,10 @@ interface PlaceAnswer {
 /** Nodes after which a residual that is small enough is not made smaller. */
 const POLISH_NODES = 20_000;
 const MAX_WAYS = 60_000;
-/** Where a window holds more ways than this the least mass is left open: finding it would take longer than the rest. */
+/**
+ * Where a window holds more ways than this the least mass is left open: finding it would take
+ * longer than the rest.
+ */
 const WINDOW_WAYS = 20_000;
 
 interface Tried {
@@ -32,11 +38,12 @@ interface Tried {
 }
 
 /**
- * The fewest pieces whose sum comes within the tolerance of the target, at no more than `massFactor` times the least
- * mass that does; of these the lightest, and of those a small residual. Where nothing comes within it, what leaves
- * least.
- * Exact: every selection that could be better is either tried out or shown to fall short. A piece turned by `t` from
- * the target's direction loses m (1 − cos t) of its pull; what all of them may lose together bounds where they can go.
+ * The fewest pieces whose sum comes within the tolerance of the target, at no more than
+ * `massFactor` times the least mass that does; of these the lightest, and of those a small
+ * residual. Where nothing comes within it, what leaves least. Exact: every selection that could be
+ * better is either tried out or shown to fall short. A piece turned by `t` from the target's
+ * direction loses m (1 − cos t) of its pull; what all of them may lose together bounds where they
+ * can go.
  */
 export const searchPlaces = (problem: PlaceProblem): PlaceAnswer => {
   const {
@@ -67,11 +74,17 @@ export const searchPlaces = (problem: PlaceProblem): PlaceAnswer => {
     return true;
   };
 
-  /** The most that these masses, heaviest first, can pull along the target, each spot taking as many as it may. */
+  /**
+   * The most that these masses, heaviest first, can pull along the target, each spot taking as many
+   * as it may.
+   */
   const mostPull = (masses: readonly number[]): number =>
     masses.reduce((sum, m, i) => sum + m * (spots[Math.floor(i / perSpot)]?.along ?? -1), 0);
 
-  /** Whether a selection comes within the tolerance; goes on for a smaller residual up to `polishTo` nodes. */
+  /**
+   * Whether a selection comes within the tolerance; goes on for a smaller residual up to `polishTo`
+   * nodes.
+   */
   const trySelection = (counts: readonly number[], best: Tried, polishTo: number): void => {
     const pieces = counts
       .flatMap((c, k) => Array<number>(c).fill(k))
@@ -108,7 +121,9 @@ export const searchPlaces = (problem: PlaceProblem): PlaceAnswer => {
     walk(0, 0, 0, 0);
   };
 
-  /** The first of several selections that does it, made as near as may be by those of the same mass. */
+  /**
+   * The first of several selections that does it, made as near as may be by those of the same mass.
+   */
   const firstOf = (
     selections: readonly Selection[],
     polish: boolean,
@@ -128,10 +143,16 @@ export const searchPlaces = (problem: PlaceProblem): PlaceAnswer => {
     .flatMap((k) => Array<number>(Math.min(k.count, mostPieces)).fill(k.massG))
     .sort((a, b) => b - a)
     .slice(0, mostPieces);
-  /** Whether not even the heaviest so many, where they pull most, come near: then no mass that is allowed helps. */
+  /**
+   * Whether not even the heaviest so many, where they pull most, come near: then no mass that is
+   * allowed helps.
+   */
   const fallShort = (n: number): boolean => mostPull(heaviest.slice(0, n)) < need;
 
-  /** The least mass within the tolerance, window by window upward; null where nothing is, undefined if not proved. */
+  /**
+   * The least mass within the tolerance, window by window upward; null where nothing is, undefined
+   * if not proved.
+   */
   const leastMass = (): number | null | undefined => {
     if (heaviest.every((_, n) => fallShort(n + 1))) return null;
     const highestG = heaviest.reduce((sum, m) => sum + m, 0);
@@ -170,10 +191,12 @@ export const searchPlaces = (problem: PlaceProblem): PlaceAnswer => {
       nodes: steps.taken,
     };
   }
-  // Not known exactly it is at least what has to be pulled: an answer within that is within the factor all the more.
+  // Not known exactly it is at least what has to be pulled: an answer within that is within the
+  // factor all the more.
   const toG = massFactor * (leastMassG ?? Math.max(0, need));
   let piecesAtLeast = 1;
-  // Without the least mass it is proved only where all fewer pieces fall short, whatever they weigh.
+  // Without the least mass it is proved only where all fewer pieces fall short, whatever they
+  // weigh.
   let isProved = true;
   for (let n = 1; n <= mostPieces && !steps.stopped; n++) {
     if (fallShort(n)) {

@@ -14,8 +14,8 @@ interface Wanted {
 }
 
 /**
- * All ways to take pieces whose number and mass lie within bounds, by rising mass; null where there are more than
- * `mostWays`.
+ * All ways to take pieces whose number and mass lie within bounds, by rising mass; null where there
+ * are more than `mostWays`.
  */
 export const selectionsOf = (
   kinds: readonly PieceKind[],

@@ -6,7 +6,8 @@ const PLAYED = 40;
 const RAD = Math.PI / 180;
 
 /**
- * What a step is expected to teach: how far the heavy vector may be off, one standard deviation, now and after it.
+ * What a step is expected to teach: how far the heavy vector may be off, one standard deviation,
+ * now and after it.
  */
 export interface Learns {
   nowG: number;
@@ -14,8 +15,8 @@ export interface Learns {
 }
 
 /**
- * Spread of the middle of so many readings that lie anywhere in a band of half width 1. Source: order statistics of the
- * uniform distribution.
+ * Spread of the middle of so many readings that lie anywhere in a band of half width 1. Source:
+ * order statistics of the uniform distribution.
  */
 export const middleSpread = (n: number): number => Math.sqrt(2 / ((n + 1) * (n + 2)));
 
@@ -40,9 +41,9 @@ export const played = (belief: Belief): Played[] => {
 };
 
 /**
- * Variance of the heavy vector that is left on average of both axes together, once a wheel with these weights on was
- * let go
- * `rests` times: a rest tells the part across its own direction, to about the dead band.
+ * Variance of the heavy vector that is left on average of both axes together, once a wheel with
+ * these weights on was let go `rests` times: a rest tells the part across its own direction, to
+ * about the dead band.
  */
 const leftOver = (
   { varX, varY, covXY }: Belief,
@@ -64,8 +65,8 @@ const leftOver = (
 export const RESTS = 3;
 
 /**
- * How probable it is that these weights, or the ones put on after them, leave the wheel balanced: by what is then left
- * to chance.
+ * How probable it is that these weights, or the ones put on after them, leave the wheel balanced:
+ * by what is then left to chance.
  */
 export const worthOf = (
   belief: Belief,

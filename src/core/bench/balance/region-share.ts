@@ -4,10 +4,11 @@ import type { Belief } from './belief';
 export const REGION_HOLDS = 0.9;
 
 /**
- * How the share of the belief is matched to the promise while nobody knows the stand's dead band. A few readings hardly
- * tell a good stand from a bad one: the belief is too broad on the good one and too narrow on the bad one, whatever is
- * believed beforehand. Basis: fitted to simulated stands of 1 to 6 g with four to eight readings, so that at each of
- * them 87 to 93 of 100 wheels are held; `npm run bench:balance` counts again with other wheels.
+ * How the share of the belief is matched to the promise while nobody knows the stand's dead band. A
+ * few readings hardly tell a good stand from a bad one: the belief is too broad on the good one and
+ * too narrow on the bad one, whatever is believed beforehand. Basis: fitted to simulated stands of
+ * 1 to 6 g with four to eight readings, so that at each of them 87 to 93 of 100 wheels are held;
+ * `npm run bench:balance` counts again with other wheels.
  */
 const MATCHED = {
   share: 0.9,
@@ -20,8 +21,8 @@ const MATCHED = {
 };
 
 /**
- * The share of the belief, 0.3 to 0.97, whose region holds the true heavy spot in about nine of ten wheels at every dead
- * band: nine tenths where the band is known.
+ * The share of the belief, 0.3 to 0.97, whose region holds the true heavy spot in about nine of ten
+ * wheels at every dead band: nine tenths where the band is known.
  */
 export const regionShare = ({ bands, bandKnown }: Belief): number => {
   if (bandKnown) return REGION_HOLDS;

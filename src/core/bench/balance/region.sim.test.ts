@@ -2,7 +2,10 @@ import { howMany } from '../../../../tests/case-count';
 import { regionHeld } from '../../../../tests/region-held';
 import { believe, regionShare } from '.';
 
-/** Thirty wheels scatter by about 5 of 100, sixty by 4; `npm run bench:balance` counts two hundred of each. */
+/**
+ * Thirty wheels scatter by about 5 of 100, sixty by 4; `npm run bench:balance` counts two hundred
+ * of each.
+ */
 const WHEELS = howMany(30, 60);
 const SCATTER = howMany(0.13, 0.1);
 

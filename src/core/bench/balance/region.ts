@@ -33,9 +33,9 @@ const levelOf = ({ mass }: Belief, share: number): number => {
 };
 
 /**
- * The smallest region that holds `share` of the belief, as a polygon of grams (x to the right of the valve, y toward
- * it), seen
- * from its most probable place: along each ray to the last point that belongs to it.
+ * The smallest region that holds `share` of the belief, as a polygon of grams (x to the right of
+ * the valve, y toward it), seen from its most probable place: along each ray to the last point that
+ * belongs to it.
  */
 export const regionOf = (belief: Belief, share = REGION_HOLDS): (readonly [number, number])[] => {
   const level = levelOf(belief, share);

@@ -26,7 +26,8 @@ interface ResidualUnbalance {
 const G_MS2 = 9.80665;
 
 /**
- * What is left over, against the permissible residual unbalance of ISO 21940-11, and as a force at speed.
+ * What is left over, against the permissible residual unbalance of ISO 21940-11, and as a force at
+ * speed.
  *
  * `grade` G in mm/s, 0.4 to 100; `wheelKg` 1 to 80; `speedKmh` 10 to 400; `tireDiameterMm` 150 to 1200; `radiusMm` of
  * the weights

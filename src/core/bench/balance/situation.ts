@@ -34,8 +34,8 @@ export const readingsNow = ({ seen, on }: Pick<AdviceInput, 'seen' | 'on'>) => {
 export type ReadingsNow = ReturnType<typeof readingsNow>;
 
 /**
- * On fine bearings the least that is left moves the wheel. A known piece more that turns it around bounds what is left, by
- * the readings with and without the piece alone; null when they do not.
+ * On fine bearings the least that is left moves the wheel. A known piece more that turns it around
+ * bounds what is left, by the readings with and without the piece alone; null when they do not.
  */
 const bracketedBy = ({ seen, known, on, toleranceG }: AdviceInput, settles: number) => {
   const near = seenNear(seen, on, toleranceG);
@@ -45,7 +45,10 @@ const bracketedBy = ({ seen, known, on, toleranceG }: AdviceInput, settles: numb
   return sure >= SURE_ALONE ? sure : null;
 };
 
-/** Everything the rules look at: the belief, what is left by it, and what the last readings bear out on their own. */
+/**
+ * Everything the rules look at: the belief, what is left by it, and what the last readings bear out
+ * on their own.
+ */
 export const situationOf = (input: AdviceInput, readings: ReadingsNow, given?: Belief) => {
   const { seen, known, on, doubt = null, toleranceG } = input;
   const { now, settles, isFast } = readings;
@@ -68,7 +71,10 @@ export const situationOf = (input: AdviceInput, readings: ReadingsNow, given?: B
     left: fromVector([belief.meanX + ox, belief.meanY + oy]),
     /** The chance that it is balanced, by the belief. */
     believed,
-    /** What the readings with these weights bear out by themselves; null when they do not call it balanced. */
+    /**
+     * What the readings with these weights bear out by themselves; null when they do not call it
+     * balanced.
+     */
     proof,
     /** Never above what the last readings bear out. */
     chance: Math.min(believed, proof ?? last.fit),

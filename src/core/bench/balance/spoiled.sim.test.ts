@@ -12,8 +12,9 @@ import { normalDeg } from '../../base/units';
 import { balanceAdvise, balanceEstimate, type MassVector, type Observation } from '.';
 
 /**
- * Wheels on a stand, advised to the end by someone who makes one kind of mistake throughout. Simulated, so that what is
- * really left is known; `npm run bench -- spoiled` follows forty wheels of each kind.
+ * Wheels on a stand, advised to the end by someone who makes one kind of mistake throughout.
+ * Simulated, so that what is really left is known; `npm run bench -- spoiled` follows forty wheels
+ * of each kind.
  */
 const STOCK = SERIES_STOCK;
 const SPOKES = SERIES_SPOKES;

@@ -44,8 +44,8 @@ export const madeOf = (
 };
 
 /**
- * The place nearest to another where a piece so long lies on nothing; null where there is none within 30°. `clearOf`:
- * degrees of valve, locks and spokes; `rimMm` once round.
+ * The place nearest to another where a piece so long lies on nothing; null where there is none
+ * within 30°. `clearOf`: degrees of valve, locks and spokes; `rimMm` once round.
  */
 export const freeNear = (
   deg: number,

@@ -41,32 +41,44 @@ export const bottomMm = ({ beadMm, wellMm, fillMm }: BeadAndRim): number =>
   Math.min(beadMm, wellMm + 2 * fillMm);
 
 /**
- * The bead as a stiff hoop at the last instant: its diameter less the straight way from the far side, at diameter
- * `farMm`, to the flange. Source: geometry, slack = Db − √(((Dfar + Df) / 2)² + a²).
+ * The bead as a stiff hoop at the last instant: its diameter less the straight way from the far
+ * side, at diameter `farMm`, to the flange. Source: geometry, slack = Db − √(((Dfar + Df) / 2)² +
+ * a²).
  */
 export const hoopSlackMm = ({ beadMm, flangeMm, axialMm }: BeadAndRim, farMm: number): number =>
   beadMm - Math.hypot((farMm + flangeMm) / 2, axialMm);
 
 /** A limp loop on its way over the flange. */
 export interface LimpLoop {
-  /** The arc between where it leaves the well and where it meets the flange, at each end, degrees. */
+  /**
+   * The arc between where it leaves the well and where it meets the flange, at each end, degrees.
+   */
   riseDeg: number;
-  /** What is left over with an arc of the bead still to come, and a bite of it being taken, degrees; mm of the loop. */
+  /**
+   * What is left over with an arc of the bead still to come, and a bite of it being taken, degrees;
+   * mm of the loop.
+   */
   slackMm: (leftDeg: number, biteDeg: number) => number;
   /** The arc still to come at which least is left over, for a bite. */
   tightestDeg: (biteDeg: number) => number;
-  /** The longest bite that still passes at its tightest, with so much lost to a far side that is up; below 0: none. */
+  /**
+   * The longest bite that still passes at its tightest, with so much lost to a far side that is up;
+   * below 0: none.
+   */
   longestBiteDeg: (upMm: number) => number;
   /** The arc from which all that is left still goes over at once. */
   oneGoDeg: (upMm: number) => number;
-  /** How much of what is left over each degree of the far side costs that sits on its seat and not in the well. */
+  /**
+   * How much of what is left over each degree of the far side costs that sits on its seat and not
+   * in the well.
+   */
   perUpDegMm: number;
 }
 
 /**
- * The bead as a limp loop that does not stretch: the mounted part in the well, two tangents up to the flange, the bite
- * along the flange, and the rest straight across above it,
- * L = (2π − φ − 2b)·Rw + 2·√(Rf² − Rw² + a²) + β·Rf + 2·Rf·sin((φ − β) / 2), with b = arccos(Rw / Rf).
+ * The bead as a limp loop that does not stretch: the mounted part in the well, two tangents up to
+ * the flange, the bite along the flange, and the rest straight across above it, L = (2π − φ −
+ * 2b)·Rw + 2·√(Rf² − Rw² + a²) + β·Rf + 2·Rf·sin((φ − β) / 2), with b = arccos(Rw / Rf).
  *
  * `farMm` is the diameter that the far side lies at. Source: geometry; the least of it lies at φ = β + 2b, where
  * dL/dφ = Rf·cos((φ − β) / 2) − Rw is nought.
@@ -81,7 +93,8 @@ export const limpLoop = (rim: BeadAndRim, farMm: number): LimpLoop => {
     const across = 2 * flangeR * Math.sin((left - taken) / 2);
     return Math.PI * rim.beadMm - (inWell + tangents + taken * flangeR + across);
   };
-  // What is left over falls by Rf − Rw for each radian of the bite: at the tightest, and also with all that is left in it.
+  // What is left over falls by Rf − Rw for each radian of the bite: at the tightest, and also with
+  // all that is left in it.
   const arcOf = (spareMm: number): number => (spareMm / (flangeR - wellR)) * DEG;
   return {
     riseDeg: rise * DEG,

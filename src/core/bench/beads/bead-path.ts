@@ -80,12 +80,13 @@ const stopReason = (path: {
 };
 
 /**
- * Bead path: whether a bead gets over its flange as it lies, where it is tightest, and what of the far side has to be
- * down for it.
+ * Bead path: whether a bead gets over its flange as it lies, where it is tightest, and what of the
+ * far side has to be down for it.
  *
- * Diameters 60 to 750 mm; `fillMm` 0 to 30 makes the well shallower; `biteMm` 10 to 300; `leftDeg` and `farUpDeg` 0 to
- * 360. By hand where even a stiff hoop has slack, stop where even a limp loop has none, levers between: no threshold.
- * Throws `InputError` for a well that is not smaller than the bead, or a flange that is not larger. Source: geometry.
+ * Diameters 60 to 750 mm; `fillMm` 0 to 30 makes the well shallower; `biteMm` 10 to 300; `leftDeg`
+ * and `farUpDeg` 0 to 360. By hand where even a stiff hoop has slack, stop where even a limp loop
+ * has none, levers between: no threshold. Throws `InputError` for a well that is not smaller than
+ * the bead, or a flange that is not larger. Source: geometry.
  */
 export const beadPath = defineWorking<Input, BeadPath>({
   name: 'bead-path',

@@ -29,8 +29,8 @@ interface JudgedBites {
 }
 
 /**
- * Whether each bite passes, by what is left over of a limp loop, and how much of the far side has to be down for it.
- * `lostMm` of the loop go where locks hold the far side up. Source: geometry.
+ * Whether each bite passes, by what is left over of a limp loop, and how much of the far side has
+ * to be down for it. `lostMm` of the loop go where locks hold the far side up. Source: geometry.
  */
 export const judgeBites = (
   strokes: readonly Stroke[],

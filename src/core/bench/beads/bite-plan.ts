@@ -63,7 +63,10 @@ export interface Bite {
   /** The part that is on the rim while this one goes over: its middle, and how long it is. */
   mountedMidDeg: number;
   mountedDeg: number;
-  /** What is left over of a limp bead at this bite, mm; null where the rim was not measured. So are the next two. */
+  /**
+   * What is left over of a limp bead at this bite, mm; null where the rim was not measured. So are
+   * the next two.
+   */
   spareMm: number | null;
   /** How much of the far side has to be down in the well for it. */
   downDeg: number | null;
@@ -103,7 +106,8 @@ interface Course {
 }
 
 /**
- * Start, finish and way by school. Without a lock there is none to be near: then opposite the valve. Common practice.
+ * Start, finish and way by school. Without a lock there is none to be near: then opposite the
+ * valve. Common practice.
  */
 const courseOf = ({ rimDiameterMm, valveDeg, lockDegs, school, direction }: BiteInput): Course => {
   const anchor = lockDegs[0] ?? valveDeg;
@@ -160,8 +164,8 @@ export const biteLengths = (arcMm: number, biteMm: number): number[] => {
 };
 
 /**
- * A place for the lever in a bite, clear of valve and locks; the end of the bite if it can be. Null where there is
- * none.
+ * A place for the lever in a bite, clear of valve and locks; the end of the bite if it can be. Null
+ * where there is none.
  */
 const leverIn = (
   fromDeg: number,
@@ -322,7 +326,8 @@ export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
 };
 
 /**
- * Where the levers start, every bite in its order and place, where the keeper sits and where to kneel.
+ * Where the levers start, every bite in its order and place, where the keeper sits and where to
+ * kneel.
  *
  * `rimDiameterMm` 80 to 700; `biteMm` 20 to 150; `handFittedDeg` 0 to 359. No lever stands at the valve or on a lock.
  * Common practice, by five schools; throws `InputError` when nothing is left to lever.

@@ -11,14 +11,20 @@ export interface Arc {
 interface FarSide {
   /** Down in the well; null where nothing has to be. */
   well: Arc | null;
-  /** The rest of it, on both sides, which may still sit up on its seat; none where all has to be down. */
+  /**
+   * The rest of it, on both sides, which may still sit up on its seat; none where all has to be
+   * down.
+   */
   seat: Arc[];
 }
 
 /** A piece that is shorter is not worth drawing. */
 const MIN_DEG = 4;
 
-/** Where the far side lies at a bite: in the well, or on the seat; null where the rim was not measured. */
+/**
+ * Where the far side lies at a bite: in the well, or on the seat; null where the rim was not
+ * measured.
+ */
 export const farSideOf = ({ mountedMidDeg, mountedDeg, downDeg }: Bite): FarSide | null => {
   if (downDeg === null) return null;
   const arc = (from: number, to: number): Arc => ({

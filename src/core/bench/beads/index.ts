@@ -1,4 +1,6 @@
-/** Beads: whether one can pass the flange, where the levers go, and which way up the tire goes on. */
+/**
+ * Beads: whether one can pass the flange, where the levers go, and which way up the tire goes on.
+ */
 export { LIGHT_MARK_TO, lightMarkPlace, lightMarkSays, type LightMarkTo } from './light-mark';
 export type { RimProfile } from './bead-geometry';
 export { beadPath, type BeadPath } from './bead-path';

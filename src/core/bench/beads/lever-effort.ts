@@ -6,7 +6,10 @@ import { bottomMm, checkRim, hoopSlackMm, limpLoop, type BeadAndRim } from './be
 /** How hard a bite goes, from the lightest. */
 export type Effort = 'light' | 'firm' | 'heavy';
 
-/** As a share of the way from a stiff bead that has slack to a limp one that has none: where the scale steps. Basis: memory. */
+/**
+ * As a share of the way from a stiff bead that has slack to a limp one that has none: where the
+ * scale steps. Basis: memory.
+ */
 const STEPS: readonly [Effort, number][] = [
   ['light', 1 / 3],
   ['firm', 2 / 3],
@@ -14,8 +17,9 @@ const STEPS: readonly [Effort, number][] = [
 ];
 
 /**
- * How near a bite is to what no bead passes, 0 to 1: nought where even a stiff hoop has slack, 1 where a limp loop has
- * none. A model: a real bead lies between the two, nobody knows where. `hoopMm` a diameter, `spareMm` a circumference.
+ * How near a bite is to what no bead passes, 0 to 1: nought where even a stiff hoop has slack, 1
+ * where a limp loop has none. A model: a real bead lies between the two, nobody knows where.
+ * `hoopMm` a diameter, `spareMm` a circumference.
  */
 export const effortShare = (hoopMm: number, spareMm: number): number => {
   const shortMm = Math.max(0, -Math.PI * hoopMm);
@@ -54,8 +58,9 @@ const SAYS: Record<Effort, { verdict: Reason['verdict']; says: string }> = {
 /**
  * How hard a bite goes: light, firm, heavy, or not at all.
  *
- * Input as for `bead-path`; `leftDeg` 1 to 360 with this bite. Throws `InputError` for a rim that contradicts its bead.
- * Source: the two bounds of `bead-path` are geometry; the scale between them is a model, from memory.
+ * Input as for `bead-path`; `leftDeg` 1 to 360 with this bite. Throws `InputError` for a rim that
+ * contradicts its bead. Source: the two bounds of `bead-path` are geometry; the scale between them
+ * is a model, from memory.
  */
 export const leverEffort = defineWorking<Input, LeverEffort>({
   name: 'lever-effort',

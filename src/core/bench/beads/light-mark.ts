@@ -13,7 +13,10 @@ interface LightMarkPlace {
   isHeavySpotMissing: boolean;
 }
 
-/** The one place where it is decided: step, dial and orientation all ask here. `heavySpotDeg` null where not found. */
+/**
+ * The one place where it is decided: step, dial and orientation all ask here. `heavySpotDeg` null
+ * where not found.
+ */
 export const lightMarkPlace = (
   method: LightMarkTo,
   heavySpotDeg: number | null,

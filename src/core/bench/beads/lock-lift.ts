@@ -1,4 +1,7 @@
-/** A rim lock that is pushed in still holds the bead up, so high over so long a piece. Basis: memory. */
+/**
+ * A rim lock that is pushed in still holds the bead up, so high over so long a piece. Basis:
+ * memory.
+ */
 const LOCK = { liftMm: 5, lengthMm: 45 } as const;
 
 /** What the locks under the far side cost a limp loop, mm of its circumference. */

@@ -6,14 +6,18 @@ import { defineWorking, reason, worstOf, type Reason } from '../../base/working'
 
 interface Input {
   /**
-   * How the arrow that counts points, looking at the tire's upper side as it lies now; none for a tire without one.
+   * How the arrow that counts points, looking at the tire's upper side as it lies now; none for a
+   * tire without one.
    */
   arrowSeen: 'clockwise' | 'counterclockwise' | 'none';
   discSide: 'left' | 'right' | 'both' | 'none';
   /** The wheel's side that is up while the tire goes on. */
   sideUp: 'left' | 'right';
   lightMark: boolean;
-  /** Of the bare wheel, clockwise from the valve, seen from the disc side; null where it was not found. */
+  /**
+   * Of the bare wheel, clockwise from the valve, seen from the disc side; null where it was not
+   * found.
+   */
   heavySpotDeg: number | null;
   school: 'valve' | 'heavy spot';
 }
@@ -35,8 +39,9 @@ const OTHER = { clockwise: 'counterclockwise', counterclockwise: 'clockwise' } a
 /**
  * Which way up a tire goes on, and where its light mark goes.
  *
- * Angles clockwise from the valve; the heavy spot as kept, seen from the disc side (the right without a single disc).
- * A tire that lies the wrong way is refused. Most makers mark the lightest point; common practice has two schools.
+ * Angles clockwise from the valve; the heavy spot as kept, seen from the disc side (the right
+ * without a single disc). A tire that lies the wrong way is refused. Most makers mark the lightest
+ * point; common practice has two schools.
  */
 export const mountOrientation = defineWorking<Input, MountOrientation>({
   name: 'mount-orientation',

@@ -31,7 +31,10 @@ interface Recalled {
   plusMinusMm: number;
 }
 
-/** How far the flange stands above the bead, and the well lies below it, at the radius. Basis: memory. */
+/**
+ * How far the flange stands above the bead, and the well lies below it, at the radius. Basis:
+ * memory.
+ */
 const CONTOUR: Record<Contour, { flange: Recalled; well: Recalled }> = {
   MT: { flange: { mm: 14, plusMinusMm: 1 }, well: { mm: 14, plusMinusMm: 4 } },
   WM: { flange: { mm: 14, plusMinusMm: 1 }, well: { mm: 13, plusMinusMm: 4 } },
@@ -72,8 +75,8 @@ const spareOf = (beadMm: number, mm: Record<RimPart, number>): number => {
 };
 
 /**
- * The rim of a bead's path: what was measured, and what its code lets one recall of the rest; which measurement would
- * tell most of whether the bead gets over.
+ * The rim of a bead's path: what was measured, and what its code lets one recall of the rest; which
+ * measurement would tell most of whether the bead gets over.
  *
  * `rimCode` with its diameter; what is measured in mm. Throws `InputError` for a code without a diameter, and for
  * measurements that contradict the bead. Source: geometry; the shapes of contours are recalled.

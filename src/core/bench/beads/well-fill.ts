@@ -24,8 +24,8 @@ export const WELL_FILL = record(
 );
 
 /**
- * What lies in the well while the tire comes off or goes on: the tube that was in it, or the one that goes in. The wall
- * is the usual one where nobody says another.
+ * What lies in the well while the tire comes off or goes on: the tube that was in it, or the one
+ * that goes in. The wall is the usual one where nobody says another.
  */
 export const fillWhile = (
   direction: 'off' | 'on',
@@ -44,8 +44,8 @@ export const fillWhile = (
 });
 
 /**
- * How much shallower the well is by what lies in it, mm: a tube lies flat, with both its walls; a sleeve round it is an
- * old tube of the usual wall. Thicknesses: memory.
+ * How much shallower the well is by what lies in it, mm: a tube lies flat, with both its walls; a
+ * sleeve round it is an old tube of the usual wall. Thicknesses: memory.
  */
 export const wellFillMm = ({ tube, wall, strips }: WellFill, show: Show = SILENT): number => {
   const tubeMm =

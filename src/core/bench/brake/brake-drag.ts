@@ -62,7 +62,10 @@ const SAYS: Record<Spin, { verdict: Verdict; disc: string; drum: string }> = {
   },
 };
 
-/** What the pull at the tread says beside the hand: a figure that contradicts the other, or a brake that drags. */
+/**
+ * What the pull at the tread says beside the hand: a figure that contradicts the other, or a brake
+ * that drags.
+ */
 const pullReasons = (
   measured: { pullN?: number; freePullN?: number; dragNm: number | null; rules?: RuleValues },
   show: Show,
@@ -104,7 +107,8 @@ const pullReasons = (
  * Whether the brake works and lets go: firm at lever or pedal, and how the wheel turns by hand.
  *
  * `pullN` 0 to 500 at the tread at `radiusMm` 80 to 500, `freePullN` the same with the pads well apart. Never good
- * without a firm brake, nor with a pull that contradicts the hand; what drags too much is a rule. Common practice; the manual's figure for the drag, where it has one, decides.
+ * without a firm brake, nor with a pull that contradicts the hand; what drags too much is a rule.
+ * Common practice; the manual's figure for the drag, where it has one, decides.
  */
 export const brakeDrag = defineWorking<Input, BrakeDrag>({
   name: 'brake-drag',

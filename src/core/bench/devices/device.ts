@@ -11,7 +11,8 @@ interface Device {
 export type DeviceState = 'live' | 'silent' | 'frozen' | 'nonsense';
 
 /**
- * An instrument as it stands: live, silent for too long, saying the same line again and again, or talking nonsense.
+ * An instrument as it stands: live, silent for too long, saying the same line again and again, or
+ * talking nonsense.
  */
 export interface DeviceNow extends Device {
   state: DeviceState;

@@ -7,7 +7,10 @@ const DRIFT_S = 4;
 /** A noisy one jumps by so many times its steadiness. */
 const NOISE_TIMES = 25;
 
-/** An instrument that fails: what becomes of the lines it would have said. A null line is one that never comes. */
+/**
+ * An instrument that fails: what becomes of the lines it would have said. A null line is one that
+ * never comes.
+ */
 export const failing = (mode: Failure, seed = 1) => {
   const chance = seeded(seed);
   let first: DeviceLine | null = null;

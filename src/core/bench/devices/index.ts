@@ -1,4 +1,7 @@
-/** Devices: instruments that speak in lines of text, how they fail, and the physics of their stand-ins. */
+/**
+ * Devices: instruments that speak in lines of text, how they fail, and the physics of their
+ * stand-ins.
+ */
 export { FAILURES, type DeviceNow, type DeviceState, type Failure } from './device';
 export { failing } from './failing';
 export {

@@ -29,7 +29,10 @@ interface KindSpec {
 const DEVICE_EVENTS = ['pop', 'click', 'rest'] as const;
 export type DeviceEvent = (typeof DEVICE_EVENTS)[number];
 
-/** Every kind of instrument. The ranges are what a bench instrument of the kind may have; basis: memory. */
+/**
+ * Every kind of instrument. The ranges are what a bench instrument of the kind may have; basis:
+ * memory.
+ */
 export const DEVICE_KINDS = {
   gauge: {
     says: 'pressure gauge',
@@ -104,7 +107,8 @@ const SPOKEN: Record<string, { unit: Unit; scale: number; shift?: number }> = {
 };
 
 /**
- * One reading as an instrument says it: a line of JSON. `value` in the kind's own SI unit once read; `at` is ISO 8601.
+ * One reading as an instrument says it: a line of JSON. `value` in the kind's own SI unit once
+ * read; `at` is ISO 8601.
  */
 export interface DeviceLine {
   device: string;
@@ -131,8 +135,8 @@ const schema = Joi.object({
 export const LINE_MAX = 500;
 
 /**
- * A line of text as a reading, in SI. Throws `InputError` for what is no JSON, or says what the instrument cannot
- * measure.
+ * A line of text as a reading, in SI. Throws `InputError` for what is no JSON, or says what the
+ * instrument cannot measure.
  */
 export const readLine = (line: string): DeviceLine => {
   let raw: unknown;

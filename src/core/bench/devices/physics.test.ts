@@ -67,7 +67,8 @@ describe('a tire on the hose', () => {
     expect(air.gasK).toBeGreaterThan(300);
     const cold = run(air, 'hold', 300).air;
     expect(cold.gasK).toBeCloseTo(293.15, 2);
-    // p V = n R T, with the molar gas constant 8.314462618 J/(mol·K) of CODATA 2018 and both beads on.
+    // p V = n R T, with the molar gas constant 8.314462618 J/(mol·K) of CODATA 2018 and both beads
+    // on.
     expect(hoseKpa(tire, cold)).toBeCloseTo(
       (cold.mol * 8.314462618 * 293.15) / 0.018 / 1000 - 101.325,
       2,

@@ -1,6 +1,9 @@
 const toRad = (deg: number): number => (deg * Math.PI) / 180;
 
-/** A rim on the stand, under a dial indicator: how far it swings once round, and a dent. Millimetres and degrees. */
+/**
+ * A rim on the stand, under a dial indicator: how far it swings once round, and a dent. Millimetres
+ * and degrees.
+ */
 export interface RimShape {
   lateral: { swingMm: number; highDeg: number };
   radial: { swingMm: number; highDeg: number };
@@ -10,7 +13,8 @@ export interface RimShape {
 export type Axis = 'lateral' | 'radial';
 
 /**
- * Where the rim stands under the indicator: out by its first harmonic, and in at the dent when measured up and down.
+ * Where the rim stands under the indicator: out by its first harmonic, and in at the dent when
+ * measured up and down.
  */
 export const rimAtMm = (shape: RimShape, axis: Axis, deg: number): number => {
   const { swingMm, highDeg } = shape[axis];
@@ -26,8 +30,8 @@ const PLUNGER_S = 0.12;
 const STEP_MM = 0.01;
 
 /**
- * The plunger follows the rim with a lag, and the dial shows hundredths; `noise` from -1 to 1 moves it by less than
- * one.
+ * The plunger follows the rim with a lag, and the dial shows hundredths; `noise` from -1 to 1 moves
+ * it by less than one.
  */
 export const followMm = (
   shownMm: number,

@@ -6,8 +6,8 @@ const HEAT_V = 2.5 * GAS;
 const HEAT_P = 3.5 * GAS;
 const OUTSIDE_KPA = 101.325;
 /**
- * Downstream over upstream pressure under which flow through an orifice is choked. Published: ISO 6358-1, for a sharp
- * orifice.
+ * Downstream over upstream pressure under which flow through an orifice is choked. Published: ISO
+ * 6358-1, for a sharp orifice.
  */
 const CHOKED = 0.528;
 /** Each bead that goes home gives the air so much more room. Basis: memory. */
@@ -76,8 +76,9 @@ const flow = (conductance: number, upKpa: number, downKpa: number): number => {
 };
 
 /**
- * The next moment of a tire on the hose: air goes in or out and warms or cools, beads let go one after the other.
- * Says which sides popped. Source: first law for an open volume, ideal diatomic gas; ISO 6358-1 for the flow.
+ * The next moment of a tire on the hose: air goes in or out and warms or cools, beads let go one
+ * after the other. Says which sides popped. Source: first law for an open volume, ideal diatomic
+ * gas; ISO 6358-1 for the flow.
  */
 export const hoseStep = (
   tire: HoseTire,
@@ -115,7 +116,8 @@ export const hoseStep = (
 };
 
 /**
- * Beads broken and lubricated again, as after a try that failed. Only with the air out; the pressure stays where it is.
+ * Beads broken and lubricated again, as after a try that failed. Only with the air out; the
+ * pressure stays where it is.
  */
 export const breakAndLubricate = (air: HoseAir): HoseAir => ({
   ...air,

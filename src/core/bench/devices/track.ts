@@ -8,7 +8,10 @@ import {
   type DeviceLine,
 } from './line';
 
-/** From line to line a reading that moves goes by so many times its steadiness at most. Basis: memory. */
+/**
+ * From line to line a reading that moves goes by so many times its steadiness at most. Basis:
+ * memory.
+ */
 const CALM_TIMES = 3;
 
 /** What has been heard of one instrument since the last reading was taken from it. */
@@ -18,8 +21,8 @@ export interface Track {
   fromValue: number | null;
   moved: boolean;
   /**
-   * The last line with a word in it, the click, the pop, the rest, said while readings did not jump about; a rest until
-   * it moves again.
+   * The last line with a word in it, the click, the pop, the rest, said while readings did not jump
+   * about; a rest until it moves again.
    */
   event: DeviceLine | null;
   /** The highest reading that held for a few lines, so that no single jump counts. */
@@ -58,8 +61,8 @@ const stillSo = (event: DeviceLine | null, line: DeviceLine): DeviceLine | null 
 
 /** The next line of the instrument, at a moment of this program's own clock. */
 export const heard = (track: Track, line: DeviceLine, nowMs: number): Track => {
-  // After a silence nothing of before it counts: the instrument's own, by its clock. Lines that only came late, all at
-  // once, were said as a hand moves.
+  // After a silence nothing of before it counts: the instrument's own, by its clock. Lines that
+  // only came late, all at once, were said as a hand moves.
   const last = track.lines.at(-1);
   const sinceMs = last ? Date.parse(line.at) - Date.parse(last.at) : 0;
   const before = sinceMs < 0 || sinceMs > SILENT_AFTER_MS ? { ...track, lines: [] } : track;
@@ -77,7 +80,10 @@ export const heard = (track: Track, line: DeviceLine, nowMs: number): Track => {
   };
 };
 
-/** After a reading was taken, or the instrument was put elsewhere: it must move again, and be steady anew. */
+/**
+ * After a reading was taken, or the instrument was put elsewhere: it must move again, and be steady
+ * anew.
+ */
 export const takenFrom = (track: Track): Track => ({
   ...track,
   lines: [],
@@ -104,8 +110,8 @@ export const READINESS_WORDS: Record<Readiness, string> = {
 };
 
 /**
- * Whether the reading may be taken: heard just now, steady, and moved since the last one; a wrench once it has clicked,
- * a wheel once it has come to rest.
+ * Whether the reading may be taken: heard just now, steady, and moved since the last one; a wrench
+ * once it has clicked, a wheel once it has come to rest.
  */
 export const readiness = (track: Track, kind: DeviceKind, nowMs: number): Readiness => {
   if (track.lines.length === 0 || nowMs - track.heardMs > SILENT_AFTER_MS) return 'silent';
@@ -121,7 +127,10 @@ export const readiness = (track: Track, kind: DeviceKind, nowMs: number): Readin
   return DEVICE_KINDS[kind].mustMove && !track.moved ? 'not moved' : 'ready';
 };
 
-/** The reading that a take would write; null where none may be taken. A wrench's is the one at its click. */
+/**
+ * The reading that a take would write; null where none may be taken. A wrench's is the one at its
+ * click.
+ */
 export const readingOf = (track: Track, kind: DeviceKind, nowMs: number): DeviceLine | null =>
   readiness(track, kind, nowMs) !== 'ready'
     ? null

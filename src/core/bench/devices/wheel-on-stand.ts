@@ -12,7 +12,9 @@ interface Lump {
   deg: number;
 }
 
-/** A wheel on a balance stand with everything that makes it turn. `inertiaKgM2` without the lumps. */
+/**
+ * A wheel on a balance stand with everything that makes it turn. `inertiaKgM2` without the lumps.
+ */
 export interface StandWheel {
   /** What nobody sees, and the weights that are on. */
   lumps: readonly Lump[];
@@ -22,8 +24,8 @@ export interface StandWheel {
 }
 
 /**
- * What brakes it: seals rub alike at any speed, balls roll the heavier the load, and air drags with the square of the
- * speed.
+ * What brakes it: seals rub alike at any speed, balls roll the heavier the load, and air drags with
+ * the square of the speed.
  */
 export interface StandBearings {
   sealNm: number;
@@ -34,7 +36,8 @@ export interface StandBearings {
 }
 
 /**
- * Where the wheel stands and how fast it turns; `turnDeg` is where the valve is on the clock face, clockwise from 12.
+ * Where the wheel stands and how fast it turns; `turnDeg` is where the valve is on the clock face,
+ * clockwise from 12.
  */
 export interface StandMotion {
   turnDeg: number;
@@ -52,7 +55,10 @@ const ROLLING = 0.0015;
 const BEARING_MM = 10;
 const AIR_NMS2 = 2e-4;
 
-/** Bearings of a stand that hides so many grams at the weight radius. `bandG` from what rolling alone hides on up. */
+/**
+ * Bearings of a stand that hides so many grams at the weight radius. `bandG` from what rolling
+ * alone hides on up.
+ */
 export const bearingsFor = (wheel: StandWheel, bandG: number): StandBearings => {
   const free = { sealNm: 0, rolling: ROLLING, bearingMm: BEARING_MM, airNms2: AIR_NMS2 };
   const wantedNm = (bandG / 1000) * G_MS2 * (wheel.radiusMm / 1000);
@@ -72,7 +78,9 @@ export const turnTo = (placeDeg: number, hour: number): number => normalDeg(hour
 const inertiaOf = ({ lumps, radiusMm, inertiaKgM2 }: StandWheel): number =>
   inertiaKgM2 + lumps.reduce((sum, l) => sum + (l.massG / 1000) * (radiusMm / 1000) ** 2, 0);
 
-/** East and north parts of all lumps, kilogram metres: the torque at any turn follows from the two. */
+/**
+ * East and north parts of all lumps, kilogram metres: the torque at any turn follows from the two.
+ */
 const momentOf = ({ lumps, radiusMm }: StandWheel): readonly [number, number] => {
   let [east, north] = [0, 0];
   for (const { massG, deg } of lumps) {
@@ -89,7 +97,10 @@ export const standEnergyJ = (wheel: StandWheel, { turnDeg, rateDegS }: StandMoti
   return (inertiaOf(wheel) * (rateDegS * RAD) ** 2) / 2 + G_MS2 * (north * c - east * s);
 };
 
-/** Period of a small swing, seconds, without friction. Source: the physical pendulum, T = 2π √(I / (m g d)). */
+/**
+ * Period of a small swing, seconds, without friction. Source: the physical pendulum, T = 2π √(I /
+ * (m g d)).
+ */
 export const swingPeriodS = (wheel: StandWheel): number => {
   const [east, north] = momentOf(wheel);
   return 2 * PI * sqrt(inertiaOf(wheel) / (G_MS2 * Math.hypot(east, north)));
@@ -100,10 +111,9 @@ const STEP_S = 1 / 100;
 const STILL_RAD_S = 1e-9;
 
 /**
- * The wheel so many seconds later: gravity on its lumps, friction against its motion, air. Where friction is more than
- * gravity's pull it stays once it stands.
- * Source: rigid body about a fixed axle, I φ'' = torque; classical Runge-Kutta of order four between changes of
- * direction.
+ * The wheel so many seconds later: gravity on its lumps, friction against its motion, air. Where
+ * friction is more than gravity's pull it stays once it stands. Source: rigid body about a fixed
+ * axle, I φ'' = torque; classical Runge-Kutta of order four between changes of direction.
  */
 export const standStep = (
   wheel: StandWheel,

@@ -17,14 +17,17 @@ export interface Pull {
 
 export const AT_REST: Pull = { torqueNm: 0, clicked: false, sinceS: 0 };
 
-/** How fast a hand pulls, how long it goes on after the click, and how fast it lets go. Basis: memory. */
+/**
+ * How fast a hand pulls, how long it goes on after the click, and how fast it lets go. Basis:
+ * memory.
+ */
 const PULL_NM_PER_S = 45;
 const REACTION_S = 0.12;
 const LET_GO_NM_PER_S = 300;
 
 /**
- * The next moment of a pull: up to the click, a little past it before the hand stops, and back. Says whether it clicked
- * now.
+ * The next moment of a pull: up to the click, a little past it before the hand stops, and back.
+ * Says whether it clicked now.
  */
 export const pullOn = (
   { setNm, minNm, maxNm }: PulledWrench,

@@ -14,7 +14,10 @@ export interface Alignment {
   markDiffersMm: number;
   /** How far off the chain's line meets the front sprocket; null where the run is not known. */
   atSprocketMm: number | null;
-  /** Back where above nothing, forward below: the rear sprocket stays where it is, and with it the slack. */
+  /**
+   * Back where above nothing, forward below: the rear sprocket stays where it is, and with it the
+   * slack.
+   */
   leftMoveMm: number;
   rightMoveMm: number;
   /** The same in turns of the adjusters; null without the pitch of their thread. */
@@ -39,8 +42,8 @@ const DEG = 180 / Math.PI;
 const MAX_SLOPE = 0.5;
 
 /**
- * What brings both marks level again while the rear sprocket stays where it is. `differsMm`: left further back than
- * right, over the span of the adjusters.
+ * What brings both marks level again while the rear sprocket stays where it is. `differsMm`: left
+ * further back than right, over the span of the adjusters.
  */
 export const alignBy = (differsMm: number, setup: Setup, show: Show): Alignment => {
   const { adjusterSpanMm, chainSide = 'left', sprocketInsetMm = 0, runMm, pitchMm, rules } = setup;
@@ -65,7 +68,8 @@ export const alignBy = (differsMm: number, setup: Setup, show: Show): Alignment 
           (runMm * differsMm) / adjusterSpanMm,
           'mm',
         );
-  // The axle turns about the sprocket: its own end moves by the inset's share, the other end by the rest.
+  // The axle turns about the sprocket: its own end moves by the inset's share, the other end by the
+  // rest.
   const share = sprocketInsetMm / adjusterSpanMm;
   const [near, far] = [differsMm * share, differsMm * (1 - share)];
   const leftMoveMm = show.line(

@@ -16,7 +16,9 @@ interface ChainSlack {
   tightestMm: number;
   /** Backward, for less slack; below nothing forward, for more. */
   axleMoveMm: number;
-  /** Of each adjuster alike, in parts that a fitter sets; null without the pitch of their thread. */
+  /**
+   * Of each adjuster alike, in parts that a fitter sets; null without the pitch of their thread.
+   */
   turns: number | null;
   /** All turns that land inside, from the slackest to the tightest; null without the pitch. */
   turnsInside: { from: number; to: number } | null;
@@ -25,9 +27,15 @@ interface ChainSlack {
   reasons: Reason[];
 }
 
-/** Parts of a turn that a fitter sets, the coarsest first: halves, quarters, flats of a hexagon, eighths. */
+/**
+ * Parts of a turn that a fitter sets, the coarsest first: halves, quarters, flats of a hexagon,
+ * eighths.
+ */
 const PARTS = [2, 4, 6, 8] as const;
-/** So much of the range on either side of its middle is near enough for a coarser part of a turn. Basis: memory. */
+/**
+ * So much of the range on either side of its middle is near enough for a coarser part of a turn.
+ * Basis: memory.
+ */
 const NEAR_MIDDLE = 0.5;
 /** Arithmetic of fractions, not of the chain. */
 const NEARLY = 1e-9;
@@ -41,8 +49,9 @@ export const slackAfterMove = (slackMm: number, moveMm: number, runMm: number): 
   Math.sqrt(Math.max(0, slackMm ** 2 - 4 * runMm * moveMm));
 
 /**
- * The turns that land inside: of the coarsest part of a turn that comes near the middle, else of any part the ones
- * nearest the middle, of two as near the slacker ones. Where no part lands inside, the ones just on the slack side.
+ * The turns that land inside: of the coarsest part of a turn that comes near the middle, else of
+ * any part the ones nearest the middle, of two as near the slacker ones. Where no part lands
+ * inside, the ones just on the slack side.
  */
 const turnsFor = (input: {
   turnMm: number;
@@ -71,12 +80,14 @@ const turnsFor = (input: {
 };
 
 /**
- * How far the axle and its adjusters move to bring the slack of a chain or a belt to what the manual wants.
+ * How far the axle and its adjusters move to bring the slack of a chain or a belt to what the
+ * manual wants.
  *
- * Slack 0 to 300 mm, the whole up-and-down play in the middle of the lower run, at the tightest place of the chain;
- * `runMm` 150 to 1500 between the sprockets; `pitchMm` 0.5 to 3 of the adjuster's thread.
- * Throws `InputError` where the least wanted is more than the most, or the slack is more than the run could show.
- * Source: geometry of a run with a small sag, x = (s₁² − s₂²) / (4 L).
+ * Slack 0 to 300 mm, the whole up-and-down play in the middle of the lower run, at the tightest
+ * place of the chain; `runMm` 150 to 1500 between the sprockets; `pitchMm` 0.5 to 3 of the
+ * adjuster's thread. Throws `InputError` where the least wanted is more than the most, or the slack
+ * is more than the run could show. Source: geometry of a run with a small sag, x = (s₁² − s₂²) / (4
+ * L).
  */
 export const chainSlack = defineWorking<Input, ChainSlack>({
   name: 'chain-slack',

@@ -3,8 +3,9 @@ import { axleMoveFor, chainSlack, slackAfterMove, wheelAlign, wheelAlignString }
 import { problemOf } from '../../../../tests/sample';
 
 /**
- * The slack that a chain of fixed length has once the axle has moved back, without any series: two straight pieces from
- * the sprockets to the middle of the lower run, its length what the upper run leaves.
+ * The slack that a chain of fixed length has once the axle has moved back, without any series: two
+ * straight pieces from the sprockets to the middle of the lower run, its length what the upper run
+ * leaves.
  */
 const exactSlackAfter = (slackMm: number, moveMm: number, runMm: number): number => {
   const lowerMm = 2 * Math.hypot(runMm / 2, slackMm / 2) - moveMm;
@@ -192,7 +193,8 @@ describe('wheel-align', () => {
         });
         const after = { left: left + result.leftMoveMm, right: right + result.rightMoveMm };
         expect(after.left).toBeCloseTo(after.right, 9);
-        // Places along the axle, from the left adjuster: how far back the sprocket sits before and after.
+        // Places along the axle, from the left adjuster: how far back the sprocket sits before and
+        // after.
         const t =
           (chainSide === 'left' ? sprocketInsetMm : adjusterSpanMm - sprocketInsetMm) /
           adjusterSpanMm;
@@ -229,7 +231,10 @@ describe('wheel-align', () => {
     ).toBe('sprocketInsetMm');
   });
 
-  /** Strings as lines in the plane, and the front tire as a rectangle that may be steered: gaps by coordinates. */
+  /**
+   * Strings as lines in the plane, and the front tire as a rectangle that may be steered: gaps by
+   * coordinates.
+   */
   const gapsOf = (turnedRad: number, steeredRad: number, wheelbaseMm: number) => {
     const [rearHalf, frontHalf, reach] = [75, 55, 240];
     // A point of the front tire's side, to the right of and ahead of the rear axle's middle.

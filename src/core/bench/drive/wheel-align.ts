@@ -36,8 +36,9 @@ interface ByMarks extends Setup {
 /**
  * Whether the rear wheel stands straight, by the two marks of its adjusters.
  *
- * Marks in mm from the end of the swingarm or any line that both share, larger further back, −100 to 300;
- * `adjusterSpanMm` 80 to 600. Throws `InputError` for a sprocket beyond the other adjuster. Source: trigonometry.
+ * Marks in mm from the end of the swingarm or any line that both share, larger further back, −100
+ * to 300; `adjusterSpanMm` 80 to 600. Throws `InputError` for a sprocket beyond the other adjuster.
+ * Source: trigonometry.
  */
 export const wheelAlign = defineWorking<ByMarks, Alignment>({
   name: 'wheel-align',
@@ -59,7 +60,10 @@ export const wheelAlign = defineWorking<ByMarks, Alignment>({
   },
 });
 
-/** Gaps between a straight line along the rear tire and the front tire, at the front tire's own front and rear. */
+/**
+ * Gaps between a straight line along the rear tire and the front tire, at the front tire's own
+ * front and rear.
+ */
 export interface Gaps {
   leftFront: number;
   leftRear: number;
@@ -83,16 +87,20 @@ export const GAPS_FIELD = record(
   'The gaps',
 );
 
-/** Both sums of gaps say how much narrower the front tire is: readings that differ by more contradict each other. */
+/**
+ * Both sums of gaps say how much narrower the front tire is: readings that differ by more
+ * contradict each other.
+ */
 const SUMS_MM = 3;
 
 /**
- * Whether the rear wheel stands straight, by a string or a straight edge along both sides of the rear tire and the
- * gaps that it leaves at the front tire.
+ * Whether the rear wheel stands straight, by a string or a straight edge along both sides of the
+ * rear tire and the gaps that it leaves at the front tire.
  *
- * Gaps 0 to 200 mm; `wheelbaseMm` 600 to 2500. The bars may be turned a little: the middle of the front tire counts.
- * Takes both wheels to run in one line; a machine whose wheels are offset by design is measured by its marks.
- * Throws `InputError` where the gaps contradict each other. Source: trigonometry; what the two sums may differ by from memory.
+ * Gaps 0 to 200 mm; `wheelbaseMm` 600 to 2500. The bars may be turned a little: the middle of the
+ * front tire counts. Takes both wheels to run in one line; a machine whose wheels are offset by
+ * design is measured by its marks. Throws `InputError` where the gaps contradict each other.
+ * Source: trigonometry; what the two sums may differ by from memory.
  */
 export const wheelAlignString = defineWorking<ByString, Alignment>({
   name: 'wheel-align-string',
@@ -127,7 +135,8 @@ export const wheelAlignString = defineWorking<ByString, Alignment>({
       (rightFront + rightRear) / 2,
       'mm',
     );
-    // The line of the rear wheel passes the front axle to the left of its middle by half the difference.
+    // The line of the rear wheel passes the front axle to the left of its middle by half the
+    // difference.
     const asideMm = show.line(
       'aside at the front axle',
       '(left − right) / 2',

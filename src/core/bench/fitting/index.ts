@@ -1,4 +1,7 @@
-/** Choosing: whether a tire goes on, which in stock suits best, and every part and tool that goes with it. */
+/**
+ * Choosing: whether a tire goes on, which in stock suits best, and every part and tool that goes
+ * with it.
+ */
 export {
   tireFit,
   fitTire,

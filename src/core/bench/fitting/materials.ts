@@ -42,8 +42,9 @@ const money = (what: string) =>
 /**
  * The parts of a job against the shelf, what is short, and what it costs.
  *
- * Amounts in the smallest coin; tax is taken on parts and disposal fee together and rounded half up, once.
- * Fee, tax and currency are the shop's rules. A part whose price is not known counts nothing, and the result says so.
+ * Amounts in the smallest coin; tax is taken on parts and disposal fee together and rounded half
+ * up, once. Fee, tax and currency are the shop's rules. A part whose price is not known counts
+ * nothing, and the result says so.
  */
 export const materials = defineWorking<
   { wants: Want[]; shelf: Shelf[]; tiresToDispose: number; rules?: RuleValues },

@@ -49,7 +49,8 @@ const TAPE_LAYERS = 2;
  * Which rim strip goes over the spoke nipples, how many, and in which order with the rim lock.
  *
  * `rimWidthIn` 1 to 14, `rimDiameterIn` 4 to 23. A strip is no wider than the rim inside its flanges.
- * Common practice: a snug strip stays put, a loose one wanders; without a strip, two layers of strong cloth tape.
+ * Common practice: a snug strip stays put, a loose one wanders; without a strip, two layers of
+ * strong cloth tape.
  */
 export const stripPick = defineWorking<Input, StripPick>({
   name: 'strip-pick',

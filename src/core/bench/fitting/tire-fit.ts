@@ -232,7 +232,9 @@ const asTakeOff = (tire: TireFacts, { context }: Prepared): FitReason[] => {
   return about('age', [why]);
 };
 
-/** Remembers what a function of a key has said, so that a shelf of many equal tires is judged once. */
+/**
+ * Remembers what a function of a key has said, so that a shelf of many equal tires is judged once.
+ */
 const remembered = <K, V>(work: (key: K) => V): ((key: K) => V) => {
   const known = new Map<K, V>();
   return (key) => {
@@ -243,8 +245,9 @@ const remembered = <K, V>(work: (key: K) => V): ((key: K) => V) => {
 };
 
 /**
- * Judges tires for one wheel and use, each with every reason; what equal markings, codes and treads have in common is
- * worked out once. The function it gives throws `InputError` for a marking that makes no sense.
+ * Judges tires for one wheel and use, each with every reason; what equal markings, codes and treads
+ * have in common is worked out once. The function it gives throws `InputError` for a marking that
+ * makes no sense.
  */
 export const tireFitter = (prepared: Prepared): ((tire: TireFacts) => TireFit) => {
   const { context } = prepared;
@@ -275,7 +278,9 @@ export const tireFitter = (prepared: Prepared): ((tire: TireFacts) => TireFit) =
   };
 };
 
-/** Whether one tire suits, with every reason. Throws `InputError` for a marking that makes no sense. */
+/**
+ * Whether one tire suits, with every reason. Throws `InputError` for a marking that makes no sense.
+ */
 export const fitTire = (tire: TireFacts, prepared: Prepared): TireFit => tireFitter(prepared)(tire);
 
 /** The fields of a context, as workings take them. */
@@ -343,10 +348,11 @@ export const EXAMPLE_CONTEXT: FitContext = {
 };
 
 /**
- * Whether a tire goes on a wheel: rim, room, load and speed, tube, tread, age and direction, each with its reason.
+ * Whether a tire goes on a wheel: rim, room, load and speed, tube, tread, age and direction, each
+ * with its reason.
  *
- * Throws `InputError` for a marking that makes no sense. Each part is a working of its own: `tire-compare`,
- * `rim-width-fit`, `load-speed-fit`, `tube-need`, `tire-age`, `direction-fit`.
+ * Throws `InputError` for a marking that makes no sense. Each part is a working of its own:
+ * `tire-compare`, `rim-width-fit`, `load-speed-fit`, `tube-need`, `tire-age`, `direction-fit`.
  */
 export const tireFit = defineWorking<FitContext & { tire: TireFacts }, Omit<TireFit, 'treadRank'>>({
   name: 'tire-fit',

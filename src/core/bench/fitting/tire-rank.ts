@@ -81,7 +81,10 @@ const becauseOf = (one: Keyed<Candidate>, before: Keyed<Candidate> | undefined):
   return i < 0 ? 'as good as the one before' : KEY_SAYS[i]!(one);
 };
 
-/** Tires in stock, the one that suits best first. A tire whose marking makes no sense comes back apart. */
+/**
+ * Tires in stock, the one that suits best first. A tire whose marking makes no sense comes back
+ * apart.
+ */
 export const rankTires = <T extends Candidate>(
   tires: readonly T[],
   context: FitContext,
@@ -113,8 +116,8 @@ export const rankTires = <T extends Candidate>(
 const SHOWN = 12;
 
 /**
- * Tires in stock ranked for one wheel and use: verdict, stock, size, tread, what is to look at, new or used, age,
- * count.
+ * Tires in stock ranked for one wheel and use: verdict, stock, size, tread, what is to look at, new
+ * or used, age, count.
  *
  * `tires` at most 5000. Throws `InputError` naming the tire whose marking makes no sense. Common practice for the
  * order.

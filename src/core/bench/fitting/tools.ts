@@ -188,7 +188,8 @@ const sockets = (fasteners: readonly Fastener[]): Tool[] => {
 };
 
 /**
- * What to lay out for a wheel before the first bolt: by machine, rim, tube and school, with a wrench for every torque.
+ * What to lay out for a wheel before the first bolt: by machine, rim, tube and school, with a
+ * wrench for every torque.
  *
  * `fasteners` those that hold this wheel; `wrenches` of the shop. Common practice: a job interrupted for tools takes
  * twice as long.

@@ -206,8 +206,8 @@ const inspection = (
   });
 
 /**
- * What was found on the old tube, and whether it may go in again. Throws `InputError` for a finding that is none.
- * Common practice.
+ * What was found on the old tube, and whether it may go in again. Throws `InputError` for a finding
+ * that is none. Common practice.
  */
 export const tubeInspect = inspection(
   'tube',
@@ -217,7 +217,10 @@ export const tubeInspect = inspection(
   'This tube does not go in again.',
 );
 
-/** What was found on bead, seat and rim. Throws `InputError` for a finding that is none. Common practice. */
+/**
+ * What was found on bead, seat and rim. Throws `InputError` for a finding that is none. Common
+ * practice.
+ */
 export const beadInspect = inspection(
   'bead',
   'bead-inspect',
@@ -227,7 +230,8 @@ export const beadInspect = inspection(
 );
 
 /**
- * What a finger in the bearing felt. Throws `InputError` for a finding that is none. Common practice: smooth, no play.
+ * What a finger in the bearing felt. Throws `InputError` for a finding that is none. Common
+ * practice: smooth, no play.
  */
 export const bearingCheck = inspection(
   'bearing',

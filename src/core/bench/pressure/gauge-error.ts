@@ -44,7 +44,10 @@ const along = (points: readonly { x: number; y: number }[], x: number): number =
   return a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x);
 };
 
-/** The pressure behind a reading, kPa, never below zero; the reading itself for a gauge never checked. */
+/**
+ * The pressure behind a reading, kPa, never below zero; the reading itself for a gauge never
+ * checked.
+ */
 export const trueOf = (checks: readonly GaugeError[], readsKpa: number): number =>
   checks.length === 0
     ? readsKpa

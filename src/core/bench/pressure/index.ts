@@ -1,6 +1,6 @@
 /**
- * Pressure: what applies while seating, where to start, what temperature, altitude and the gauge do, and whether it
- * leaks.
+ * Pressure: what applies while seating, where to start, what temperature, altitude and the gauge
+ * do, and whether it leaks.
  */
 export { atmosphereKpa } from './atmosphere-kpa';
 export { gaugeError, readsOf, trueOf, type GaugeError } from './gauge-error';

@@ -5,7 +5,9 @@ import { leak, type StandingReading } from '.';
 const ZERO_K = 273.15;
 const OUTSIDE_KPA = 101.325;
 
-/** A tire that stands for some days: weather of ±5 °C, a gauge that rounds, and a loss of its own. */
+/**
+ * A tire that stands for some days: weather of ±5 °C, a gauge that rounds, and a loss of its own.
+ */
 const standing = (
   seed: number,
   lossKpaPerDay: number,

@@ -6,7 +6,10 @@ import { ZERO_CELSIUS_IN_K } from '../../base/units';
 import { defineWorking, reason, type Reason } from '../../base/working';
 import { atmosphereKpa } from './atmosphere-kpa';
 
-/** A standing tire, read cold: days since the first reading, what the gauge said, and how warm the tire was. */
+/**
+ * A standing tire, read cold: days since the first reading, what the gauge said, and how warm the
+ * tire was.
+ */
 export interface StandingReading {
   day: number;
   gaugeKpa: number;
@@ -24,7 +27,10 @@ interface Input {
 }
 
 export interface Leak {
-  /** Loss in a day at the first reading's temperature, with its 95 % interval; null where it cannot be told. */
+  /**
+   * Loss in a day at the first reading's temperature, with its 95 % interval; null where it cannot
+   * be told.
+   */
   lossKpaPerDay: number | null;
   lowKpaPerDay: number | null;
   highKpaPerDay: number | null;
@@ -32,7 +38,8 @@ export interface Leak {
   ordinaryKpaPerDay: number;
   finding: 'slow leak' | 'ordinary' | 'cannot tell';
   /**
-   * Days from the last reading until it falls under the minimum; null without a minimum, or where it does not fall.
+   * Days from the last reading until it falls under the minimum; null without a minimum, or where
+   * it does not fall.
    */
   underMinimumInDays: number | null;
   /** Days still to wait until this gauge can tell; 0 once it can. */
@@ -44,11 +51,19 @@ export interface Leak {
   reason: Reason;
 }
 
-/** A loss has to be so many steps of the gauge before it is told from its rounding. Basis: memory. */
+/**
+ * A loss has to be so many steps of the gauge before it is told from its rounding. Basis: memory.
+ */
 const STEPS_TO_TELL = 4;
-/** A rounded reading is uncertain by its step over the root of twelve: the spread of a uniform error. */
+/**
+ * A rounded reading is uncertain by its step over the root of twelve: the spread of a uniform
+ * error.
+ */
 const ROUNDING = Math.sqrt(12);
-/** A tire's temperature is known to a few degrees: its pressure is off by such a share of the absolute. Basis: memory. */
+/**
+ * A tire's temperature is known to a few degrees: its pressure is off by such a share of the
+ * absolute. Basis: memory.
+ */
 const TEMPERATURE_SHARE = 0.015;
 
 /**
@@ -56,9 +71,8 @@ const TEMPERATURE_SHARE = 0.015;
  *
  * `readings` one to 200, `day` 0 to 3650, gauge pressures 0 to 1000 kPa, temperatures of the tire; `gaugeStepKpa` 0.01
  * to 20.
- * Throws `InputError` for readings of one day only that are more than one. Source: ideal gas at constant volume on
- * absolute
- * pressure; least squares with Student's t. What is ordinary is a rule.
+ * Throws `InputError` for readings of one day only that are more than one. Source: ideal gas at
+ * constant volume on absolute pressure; least squares with Student's t. What is ordinary is a rule.
  */
 export const leak = defineWorking<Input, Leak>({
   name: 'leak',
@@ -187,7 +201,8 @@ export const leak = defineWorking<Input, Leak>({
         ),
       };
     }
-    // A tire does not gain air: a rise beyond gauge and temperature is air that was let in, or a reading of another tire.
+    // A tire does not gain air: a rise beyond gauge and temperature is air that was let in, or a
+    // reading of another tire.
     const riseKpa = (kpa: number) =>
       Math.max(STEPS_TO_TELL * gaugeStepKpa, TEMPERATURE_SHARE * (kpa + outsideKpa));
     const rise = corrected.findIndex(

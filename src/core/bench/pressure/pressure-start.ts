@@ -61,7 +61,10 @@ const RULE_OF: Record<OffRoad, { start: string; low: string; high: string }> = {
 /** Uses whose pressure follows ground and rider. */
 const FOLLOWS: readonly Use[] = ['motocross', 'dirt', 'trail'];
 
-/** What ground, rider, a second person and a sleeve round the tube do to the start; each by its rule. */
+/**
+ * What ground, rider, a second person and a sleeve round the tube do to the start; each by its
+ * rule.
+ */
 const shifts = (
   { ground = 'mixed', riderKg, doubled, twoUp, rules }: Input,
   show: Show,
@@ -114,7 +117,10 @@ const tooMuch = (askedKpa: number): Reason =>
     kpa(HIGHEST_CEILING_KPA),
   ]);
 
-/** Whether so low a pressure suits the tire: only a soft or trials-type one off the road, and no road radial. */
+/**
+ * Whether so low a pressure suits the tire: only a soft or trials-type one off the road, and no
+ * road radial.
+ */
 const forTire = ({ use, softTread }: Input, isRadial: boolean, pressureKpa: number): Reason[] => {
   if (!FOLLOWS.includes(use)) return [];
   if (isRadial && softTread === false)
@@ -167,13 +173,14 @@ const byPlacard = (placardKpa: number, { twoUp, askedKpa }: Input, show: Show): 
 };
 
 /**
- * Cold pressure to start from, and whether a pressure that is asked for is one that tube and rim lock stand.
+ * Cold pressure to start from, and whether a pressure that is asked for is one that tube and rim
+ * lock stand.
  *
  * `tire` as printed; `rimLocks` 0 to 3; `placardKpa` 30 to 600, needed on the road and for machines on four wheels,
  * where it
- * decides; `riderKg` with gear. Throws `InputError` where only a placard can say and there is none, and for a doubled tube without a tube.
- * Basis: the manual on the road; common practice by use; what ground, rider and sleeve change is from memory, each a
- * rule.
+ * decides; `riderKg` with gear. Throws `InputError` where only a placard can say and there is none,
+ * and for a doubled tube without a tube. Basis: the manual on the road; common practice by use;
+ * what ground, rider and sleeve change is from memory, each a rule.
  */
 export const pressureStart = defineWorking<Input, PressureStart>({
   name: 'pressure-start',
@@ -222,7 +229,8 @@ export const pressureStart = defineWorking<Input, PressureStart>({
       Math.max(usualKpa, ruleNumber(keys.high, rules)),
     ];
     const shiftKpa = FOLLOWS.includes(use) ? shifts(input, show) : 0;
-    // Practice gives one figure for some uses and a range for others: a range is kept to, a figure moves.
+    // Practice gives one figure for some uses and a range for others: a range is kept to, a figure
+    // moves.
     const isRange = usualLowKpa !== usualHighKpa;
     const wantedKpa = isRange
       ? Math.min(usualHighKpa, Math.max(usualLowKpa, usualKpa + shiftKpa))

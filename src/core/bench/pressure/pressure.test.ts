@@ -184,7 +184,8 @@ describe('the pressure to start from', () => {
     expect(said(240, 'road', { placardKpa: 250 })[1]).toBe(
       '34.8 psi is under the placard’s 36.3 psi: the manual decides.',
     );
-    // A heavy machine's placard may be above the seating ceiling: then only what is over the placard counts.
+    // A heavy machine's placard may be above the seating ceiling: then only what is over the
+    // placard counts.
     expect(said(400, 'road', { placardKpa: 400 })[0]).toBe('good');
     expect(said(450, 'road', { placardKpa: 400 })[0]).toBe('stop');
   });

@@ -77,8 +77,8 @@ const maybeSeated = (says: string) => boolean(says).allow(null);
  *
  * `limitKpa` 20 to 345 from `seat-limit`; readings are gauge pressures of this try. Air is never advised past the
  * limit.
- * Common practice: not seated at the limit means all air out, break, lubricate, again; after the shop's number of
- * tries, stop.
+ * Common practice: not seated at the limit means all air out, break, lubricate, again; after the
+ * shop's number of tries, stop.
  */
 export const seatLadder = defineWorking<Input, SeatLadder>({
   name: 'seat-ladder',

@@ -12,11 +12,15 @@ export interface SeatLimit {
   binds: SeatBinds;
 }
 
-/** Tires that the shop's ceiling is not made for: held by a ring, or made to run at a few pounds. */
+/**
+ * Tires that the shop's ceiling is not made for: held by a ring, or made to run at a few pounds.
+ */
 const OWN_LIMITS = ['beadlock', 'low-pressure tire'] as const;
 export type OwnLimit = (typeof OWN_LIMITS)[number];
 
-/** The highest that a shop ceiling may be raised to: 50 psi, common practice in motorcycle shops. */
+/**
+ * The highest that a shop ceiling may be raised to: 50 psi, common practice in motorcycle shops.
+ */
 export const HIGHEST_CEILING_KPA = 344.74;
 
 /** The other school's ceiling, for one job: who takes it on himself, and why. */
@@ -52,10 +56,10 @@ export const RAISED_FIELDS = {
 /**
  * The pressure that seating must never pass: the lowest of the limits known.
  *
- * All 20 to 1000 kPa; sidewall and rim where they are printed. Two schools of ceiling: the shop's own (40 psi as
- * shipped,
- * memory), or up to 50 psi by a named person with a reason (common practice in motorcycle shops). A beadlock and a
- * low-pressure tire go by their own limit, which nobody raises. Common practice: the lowest binds.
+ * All 20 to 1000 kPa; sidewall and rim where they are printed. Two schools of ceiling: the shop's
+ * own (40 psi as shipped, memory), or up to 50 psi by a named person with a reason (common practice
+ * in motorcycle shops). A beadlock and a low-pressure tire go by their own limit, which nobody
+ * raises. Common practice: the lowest binds.
  */
 export const seatLimit = defineWorking<Input, SeatLimit>({
   name: 'seat-limit',

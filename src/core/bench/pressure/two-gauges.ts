@@ -30,8 +30,8 @@ const COARSE_KPA = 14;
 /**
  * Whether two gauges on the same tire say the same, each with its own error taken out.
  *
- * Readings 0 to 1000 kPa, steps 0.01 to 20. Two gauges that show their own steps rightly differ by no more than both
- * steps.
+ * Readings 0 to 1000 kPa, steps 0.01 to 20. Two gauges that show their own steps rightly differ by
+ * no more than both steps.
  */
 export const twoGauges = defineWorking<{ first: OneGauge; second: OneGauge }, TwoGauges>({
   name: 'two-gauges',

@@ -28,7 +28,9 @@ interface CrushOfBead {
 
 export interface BeadCrush {
   beads: CrushOfBead[];
-  /** How far the means of the same side of both wheels differ at most; null without a second wheel. */
+  /**
+   * How far the means of the same side of both wheels differ at most; null without a second wheel.
+   */
   pairDifferenceMm: number | null;
   reasons: Reason[];
 }
@@ -43,7 +45,9 @@ interface Input {
 
 /** A caliper is read no finer: figures that differ by less are the same. */
 const READ_MM = 0.005;
-/** One reading cannot show a thin place. Common practice: several places; the number is from memory. */
+/**
+ * One reading cannot show a thin place. Common practice: several places; the number is from memory.
+ */
 const MIN_PLACES = 3;
 
 const READINGS = (says: string) => listOf(quantity('mm', 0.5, 80, says), 24, says);
@@ -66,7 +70,10 @@ const mean = (values: readonly number[]): number =>
 const SIDE_WORDS: Record<BeadSide, string> = { inner: 'Inner bead', outer: 'Outer bead' };
 const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 2 });
 
-/** Throws `InputError` for a bead that was not measured, that stands twice, or that is thinner than its gap. */
+/**
+ * Throws `InputError` for a bead that was not measured, that stands twice, or that is thinner than
+ * its gap.
+ */
 const checkBeads = (beads: readonly BeadMeasured[], field: string): void =>
   beads.forEach((bead, i) => {
     for (const what of ['bundleMm', 'gapMm'] as const)
@@ -94,8 +101,9 @@ const checkBeads = (beads: readonly BeadMeasured[], field: string): void =>
 /**
  * Crush of the beads of a clamped wheel, bead by bead, and against the other wheel of a pair.
  *
- * Thickness of the bundle and gap of the seated ring 0.5 to 80 mm, several places each, both beads. Throws `InputError`
- * for a bundle that is no thicker than its gap. Common practice: 0.100 to 0.120 in of crush; makers differ.
+ * Thickness of the bundle and gap of the seated ring 0.5 to 80 mm, several places each, both beads.
+ * Throws `InputError` for a bundle that is no thicker than its gap. Common practice: 0.100 to 0.120
+ * in of crush; makers differ.
  */
 export const beadCrush = defineWorking<Input, BeadCrush>({
   name: 'bead-crush',

@@ -47,7 +47,10 @@ const COMMON: Readonly<Partial<Record<number, readonly NamedCircle[]>>> = {
 };
 
 const sinDeg = (deg: number): number => Math.sin((deg * Math.PI) / 180);
-/** From a hole to the straight line between the two far ones, for a circle of diameter 1 and an odd number of holes. */
+/**
+ * From a hole to the straight line between the two far ones, for a circle of diameter 1 and an odd
+ * number of holes.
+ */
 const flatOf = (holes: number): number => (1 + Math.cos(Math.PI / holes)) / 2;
 
 const diameterOf = ({ holes, chordMm, skipped = 0, holeToFlatMm }: Input, show: Show): number => {
@@ -86,8 +89,9 @@ const diameterOf = ({ holes, chordMm, skipped = 0, holeToFlatMm }: Input, show: 
  * Bolt circle diameter from one measured distance.
  *
  * `holes` 3 to 12; `chordMm` center to center, with `skipped` holes between the two; or `holeToFlatMm` from one of five
- * holes to the straight line between the two far ones. Throws `InputError` for a distance that no such circle has.
- * Source: regular polygon, D = s / sin(180° (skipped + 1) / holes). Common circles from memory.
+ * holes to the straight line between the two far ones. Throws `InputError` for a distance that no
+ * such circle has. Source: regular polygon, D = s / sin(180° (skipped + 1) / holes). Common circles
+ * from memory.
  */
 export const boltCircle = defineWorking<Input, BoltCircle>({
   name: 'bolt-circle',

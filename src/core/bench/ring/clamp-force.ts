@@ -31,9 +31,10 @@ export interface ClampForce {
 /**
  * What a torque clamps a ring with, and how near its bolts are to stretching for good.
  *
- * Torque 0.5 to 300 N·m; bolt size, grade and lubricant from the tables; 3 to 48 bolts on a ring 100 to 700 mm across.
- * Throws `InputError` for a grade that such a bolt is not made in. Source: Shigley, F = T / (K d) and torque factors;
- * SAE J429, ISO 898-1 for proof strength; stress areas from memory. The maker's figure binds.
+ * Torque 0.5 to 300 N·m; bolt size, grade and lubricant from the tables; 3 to 48 bolts on a ring
+ * 100 to 700 mm across. Throws `InputError` for a grade that such a bolt is not made in. Source:
+ * Shigley, F = T / (K d) and torque factors; SAE J429, ISO 898-1 for proof strength; stress areas
+ * from memory. The maker's figure binds.
  */
 export const clampForce = defineWorking<Input, ClampForce>({
   name: 'clamp-force',

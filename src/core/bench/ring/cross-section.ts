@@ -28,7 +28,9 @@ export const SECTION_FIELD = { width: 600, height: 360 };
 const WORDS_HALF = 112;
 const MARGIN = { side: 46, top: 74, bottom: 64 };
 
-/** What nobody measured is drawn by these shares of what was, and carries no number. Basis: memory. */
+/**
+ * What nobody measured is drawn by these shares of what was, and carries no number. Basis: memory.
+ */
 const USUAL = { flangeOverStepMm: 34, wellUnderStepMm: 40, ringMm: 12, seatMm: 26, bundleMm: 19 };
 
 /** Null for what nobody measured. */
@@ -48,9 +50,9 @@ export const sectionLength =
   };
 
 /**
- * One half of a wheel cut through its axle, to scale, inner edge on the left: rim, rings, bead bundles, mounting face,
- * with the measured numbers where they are. `say` writes a length; `beads` what the caliper said of each bead. Null where
- * width or backspace was not measured.
+ * One half of a wheel cut through its axle, to scale, inner edge on the left: rim, rings, bead
+ * bundles, mounting face, with the measured numbers where they are. `say` writes a length; `beads`
+ * what the caliper said of each bead. Null where width or backspace was not measured.
  */
 export const crossSection = (
   rim: Rim,

@@ -1,4 +1,7 @@
-/** Clamped and paired wheels: bolt circle, offset, crush, clamp, the ring's order and gap, rollout, split rims. */
+/**
+ * Clamped and paired wheels: bolt circle, offset, crush, clamp, the ring's order and gap, rollout,
+ * split rims.
+ */
 export { BOLTS, GRADES } from './bolts';
 export {
   beadCrush,

@@ -33,7 +33,10 @@ export interface RingGap {
   /** Where it stands open, from the valve. */
   openDeg: number;
   state: 'closed' | 'even' | 'tilted' | 'uneven' | 'far open';
-  /** Where to pull next, nearest bolt first, and how many turns; empty where nothing is to be pulled, or the bolts are not known. */
+  /**
+   * Where to pull next, nearest bolt first, and how many turns; empty where nothing is to be
+   * pulled, or the bolts are not known.
+   */
   pulls: { bolt: number; deg: number; turns: number }[];
   reasons: Reason[];
 }
@@ -50,11 +53,13 @@ const widestStretchDeg = (readings: readonly GapReading[]): number => {
 };
 
 /**
- * Whether a ring comes down evenly, by feeler readings round it: closed, even or tilted, and where to pull next.
+ * Whether a ring comes down evenly, by feeler readings round it: closed, even or tilted, and where
+ * to pull next.
  *
- * Four readings at least, 0 to 60 mm, no stretch of more than 135° without one; throws `InputError` otherwise. A tilted
- * flat ring stands open as the once-a-turn part of the readings; the turns follow from the bolt's pitch. Source:
- * ordinary least squares. Common practice: even all round before the torque.
+ * Four readings at least, 0 to 60 mm, no stretch of more than 135° without one; throws `InputError`
+ * otherwise. A tilted flat ring stands open as the once-a-turn part of the readings; the turns
+ * follow from the bolt's pitch. Source: ordinary least squares. Common practice: even all round
+ * before the torque.
  */
 export const ringGap = defineWorking<Input, RingGap>({
   name: 'ring-gap',

@@ -35,8 +35,8 @@ const apart = (a: number, b: number, bolts: number): number => {
 };
 
 /**
- * One stage across the ring: always on to the bolt farthest from the last one, of those the one farthest from all that
- * are done.
+ * One stage across the ring: always on to the bolt farthest from the last one, of those the one
+ * farthest from all that are done.
  */
 const crossing = (bolts: number, last: number | null): number[] => {
   const left = new Set(Array.from({ length: bolts }, (_, i) => i));
@@ -79,7 +79,8 @@ export const ringMoves = (
  * In which order the bolts of a ring are brought down, stage by stage.
  *
  * `bolts` 4 to 36; stages of the shop, or the usual four. Crossing never takes neighbors one after the other, four bolts
- * excepted, where that cannot be avoided. Common practice has two schools; the maker's own order binds.
+ * excepted, where that cannot be avoided. Common practice has two schools; the maker's own order
+ * binds.
  */
 export const ringOrder = defineWorking<Input, { moves: RingMove[] }>({
   name: 'ring-order',

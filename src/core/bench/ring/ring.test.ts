@@ -278,7 +278,8 @@ describe('order of the ring', () => {
           const gap = Math.abs(m.bolt - moves[i - 1]!.bolt);
           return Math.min(gap, bolts - gap) === 1;
         }).length;
-        // Four in a ring: one neighbor a stage cannot be avoided, as trying all orders shows; the next stage begins across.
+        // Four in a ring: one neighbor a stage cannot be avoided, as trying all orders shows; the
+        // next stage begins across.
         if (school === 'crossing') expect(neighbors).toBe(bolts === 4 ? RING_STAGES.length : 0);
         for (const m of moves) expect(m.deg).toBeCloseTo((360 * (m.bolt - 1)) / bolts, 9);
       }

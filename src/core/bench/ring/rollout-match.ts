@@ -21,9 +21,15 @@ export interface RolloutMatch {
   /** Left less right. */
   differenceMm: number;
   smaller: 'left' | 'right' | null;
-  /** Air on the smaller one that takes the difference up; null where nothing is to be corrected, or nobody can know. */
+  /**
+   * Air on the smaller one that takes the difference up; null where nothing is to be corrected, or
+   * nobody can know.
+   */
   correct: { side: 'left' | 'right'; addKpa: number; toKpa: number } | null;
-  /** The circle that the smaller wheel runs on if nothing slips; null without a track or a difference. */
+  /**
+   * The circle that the smaller wheel runs on if nothing slips; null without a track or a
+   * difference.
+   */
   circleRadiusM: number | null;
   reasons: Reason[];
 }
@@ -55,10 +61,11 @@ const SAME_MM = 0.05;
 /**
  * Whether two driven wheels match in rollout, and what air corrects them.
  *
- * Circumferences 300 to 4000 mm at the measuring pressure; `stretchMmPerKpa` of the smaller tire from two of its readings
- * at two pressures; `limitKpa` what it may hold; `trackMm` between the middles of the treads. Throws `InputError` for two
- * that differ by a tenth. Common practice for drag rears, rules from memory for other pairs. Source of the circle:
- * geometry, radius = track × circumference / difference.
+ * Circumferences 300 to 4000 mm at the measuring pressure; `stretchMmPerKpa` of the smaller tire
+ * from two of its readings at two pressures; `limitKpa` what it may hold; `trackMm` between the
+ * middles of the treads. Throws `InputError` for two that differ by a tenth. Common practice for
+ * drag rears, rules from memory for other pairs. Source of the circle: geometry, radius = track ×
+ * circumference / difference.
  */
 export const rolloutMatch = defineWorking<Input, RolloutMatch>({
   name: 'rollout-match',

@@ -28,7 +28,10 @@ export interface Rollout {
   settled: boolean;
   /** What the next run should read; null while nothing tells. */
   next: { lowMm: number; highMm: number } | null;
-  /** How much it gains for each kPa, from readings at two pressures after one run; null where there are none. */
+  /**
+   * How much it gains for each kPa, from readings at two pressures after one run; null where there
+   * are none.
+   */
   stretchMmPerKpa: number | null;
   reasons: Reason[];
 }
@@ -43,7 +46,10 @@ const SHRINK_MM = 2 * TAPE_MM;
 const mean = (values: readonly number[]): number =>
   values.reduce((a, b) => a + b, 0) / values.length;
 
-/** Growth for each kPa, the mean of all runs after which several pressures were taped; null where none was. */
+/**
+ * Growth for each kPa, the mean of all runs after which several pressures were taped; null where
+ * none was.
+ */
 export const stretchOf = (readings: readonly TapeReading[]): number | null => {
   const slopes = [...new Set(readings.map((r) => r.run))].flatMap((run) => {
     const its = readings.filter((r) => r.run === run);
@@ -60,12 +66,14 @@ export const stretchOf = (readings: readonly TapeReading[]): number | null => {
 };
 
 /**
- * Rollout of a tire from run to run: what it has grown, whether it has settled, and what the next run should read.
+ * Rollout of a tire from run to run: what it has grown, whether it has settled, and what the next
+ * run should read.
  *
- * Tape readings 300 to 4000 mm at their pressures, `run` 0 before the first; the measuring pressure by rule, or given.
- * Readings at other pressures are brought to it by the tire's own stretch, where two pressures of one run tell it; throws
- * `InputError` where they cannot be compared. Common practice: about an inch of growth after the first hot run, taped
- * again after every run until it settles.
+ * Tape readings 300 to 4000 mm at their pressures, `run` 0 before the first; the measuring pressure
+ * by rule, or given. Readings at other pressures are brought to it by the tire's own stretch, where
+ * two pressures of one run tell it; throws `InputError` where they cannot be compared. Common
+ * practice: about an inch of growth after the first hot run, taped again after every run until it
+ * settles.
  */
 export const rollout = defineWorking<Input, Rollout>({
   name: 'rollout',

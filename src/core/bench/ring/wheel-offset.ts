@@ -96,8 +96,9 @@ const moved = (byMm: number, toward: string, edge: string): Reason =>
 /**
  * Offset and frontspace of a wheel, and what another wheel moves inward and outward.
  *
- * Widths 30 to 800 mm, backspace 0 to 700 mm, from the mounting side's ring to the mounting face. Throws `InputError`
- * where no width or both are given, or the backspace passes the width. Source: geometry, offset = backspace − width / 2.
+ * Widths 30 to 800 mm, backspace 0 to 700 mm, from the mounting side's ring to the mounting face.
+ * Throws `InputError` where no width or both are given, or the backspace passes the width. Source:
+ * geometry, offset = backspace − width / 2.
  */
 export const wheelOffset = defineWorking<Input, WheelOffset>({
   name: 'wheel-offset',

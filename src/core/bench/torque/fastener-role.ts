@@ -1,4 +1,7 @@
-/** What a fastener holds, in the order in which they are tightened. Common practice: axle before pinch bolts. */
+/**
+ * What a fastener holds, in the order in which they are tightened. Common practice: axle before
+ * pinch bolts.
+ */
 export const FASTENER_ROLES = [
   'sprocket',
   'disc',
@@ -39,8 +42,8 @@ export const roleOf = (name: string): FastenerRole => {
 const MINOR: readonly FastenerRole[] = ['exhaust', 'adjuster', 'rim lock', 'sensor', 'other'];
 
 /**
- * Whether wheel or brake hang on it. One that no name tells counts where the manual has a torque for it: it is not known
- * to be a small thing.
+ * Whether wheel or brake hang on it. One that no name tells counts where the manual has a torque
+ * for it: it is not known to be a small thing.
  */
 export const isCritical = ({
   name,

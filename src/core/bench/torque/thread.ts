@@ -2,7 +2,10 @@
 export const LUBRICANTS = ['anti-seize', 'oiled', 'dry, plated'] as const;
 export type Lubricant = (typeof LUBRICANTS)[number];
 
-/** Torque factor K by what is on the threads. Source: Shigley, torque factors for use with T = K F d. */
+/**
+ * Torque factor K by what is on the threads. Source: Shigley, torque factors for use with T = K F
+ * d.
+ */
 export const TORQUE_FACTOR: Readonly<Record<Lubricant, number>> = {
   'anti-seize': 0.12,
   oiled: 0.18,
@@ -10,7 +13,8 @@ export const TORQUE_FACTOR: Readonly<Record<Lubricant, number>> = {
 };
 
 /**
- * How many times as hard a torque that is meant for dry threads clamps with this on them: F = T / (K d).
+ * How many times as hard a torque that is meant for dry threads clamps with this on them: F = T /
+ * (K d).
  */
 export const clampsTimes = (on: Lubricant): number =>
   TORQUE_FACTOR['dry, plated'] / TORQUE_FACTOR[on];

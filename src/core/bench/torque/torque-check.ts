@@ -1,14 +1,18 @@
 import { quantity } from '../../base/fields';
 import { defineWorking, reason, type Reason } from '../../base/working';
 
-/** What a click wrench may be off, above and up to 10 N·m. Recalled from ISO 6789-1 for setting wrenches. */
+/**
+ * What a click wrench may be off, above and up to 10 N·m. Recalled from ISO 6789-1 for setting
+ * wrenches.
+ */
 const SMALL_NM = 10;
 const OFF_PCT = { above: 4, small: 6 };
 
 /**
  * Whether the torque that a wrench reached is the one that was wanted.
  *
- * Both 0.1 to 1000 N·m. The permitted deviation is that of a click wrench itself, recalled from ISO 6789-1.
+ * Both 0.1 to 1000 N·m. The permitted deviation is that of a click wrench itself, recalled from ISO
+ * 6789-1.
  */
 export const torqueCheck = defineWorking<
   { wantedNm: number; reachedNm: number },

@@ -86,7 +86,9 @@ test('what no wrench covers and what has no figure is not good; a critical one w
   expect(torqueSequence.run({ fasteners: [], wrenches }).verdict).toBe('stop');
 });
 
-/** Published: Shigley, torque factors 0.20 dry and plated, 0.18 lubricated, 0.12 with anti-seize. */
+/**
+ * Published: Shigley, torque factors 0.20 dry and plated, 0.18 lubricated, 0.12 with anti-seize.
+ */
 test('what is on the threads changes the clamp, and is said', () => {
   expect(clampsTimes('anti-seize')).toBeCloseTo(0.2 / 0.12, 12);
   expect(clampsTimes('oiled')).toBeCloseTo(0.2 / 0.18, 12);

@@ -10,7 +10,10 @@ interface ToTighten {
   name: string;
   torqueNm: number | null;
   renews?: Renews;
-  /** What is on its threads now, where its value is for dry ones; left out where the manual means what is on them. */
+  /**
+   * What is on its threads now, where its value is for dry ones; left out where the manual means
+   * what is on them.
+   */
   thread?: Lubricant;
   /** An extension head in line with the handle. */
   extensionMm?: number;
@@ -104,11 +107,12 @@ const turnOf = (it: ToTighten, wrenches: TorqueWrench[]): TorqueTurn => {
 };
 
 /**
- * The fasteners in the order in which they are tightened, each with the wrench that covers it and its setting.
+ * The fasteners in the order in which they are tightened, each with the wrench that covers it and
+ * its setting.
  *
- * Up to 40 fasteners, 0.1 to 1000 N·m by the manual; what they hold is read from their names. By hand first, to the
- * torque in this order, then once round again. Source: F = T / (K d) and torque factors by Shigley; lever statics for an
- * extension; the order is common practice.
+ * Up to 40 fasteners, 0.1 to 1000 N·m by the manual; what they hold is read from their names. By
+ * hand first, to the torque in this order, then once round again. Source: F = T / (K d) and torque
+ * factors by Shigley; lever statics for an extension; the order is common practice.
  */
 export const torqueSequence = defineWorking<Input, TorqueSequence>({
   name: 'torque-sequence',

@@ -45,7 +45,8 @@ const n = (value: number) => Math.round(value * 10) / 10;
  * The wrench that covers a torque, and its setting with an extension head in line with the handle.
  *
  * `torqueNm` above 0 to 1000; `extensionMm` 0 to 1000; `leverMm` of the wrench itself, needed with an extension.
- * Throws `InputError` for a wrench whose lowest setting is not below its highest. Source: setting = T L / (L + A), statics of a lever. Common practice: never wind a wrench below its scale.
+ * Throws `InputError` for a wrench whose lowest setting is not below its highest. Source: setting =
+ * T L / (L + A), statics of a lever. Common practice: never wind a wrench below its scale.
  */
 export const torqueWrench = defineWorking<Input, TorqueChoice>({
   name: 'torque-wrench',

@@ -9,7 +9,9 @@ const PARTS = [
   'seven eighths',
 ];
 
-/** A number of eighths of a turn in words, without its sign: "a quarter", "1 turn and an eighth". */
+/**
+ * A number of eighths of a turn in words, without its sign: "a quarter", "1 turn and an eighth".
+ */
 export const eighthsText = (eighths: number): string => {
   const whole = Math.floor(Math.abs(eighths) / 8);
   const part = PARTS[Math.abs(eighths) % 8]!;

@@ -22,9 +22,8 @@ const det = (m: readonly number[]): number =>
   m[2]! * (m[3]! * m[7]! - m[4]! * m[6]!);
 
 /**
- * Least-squares fit of mean and first harmonic; null where the places do not determine it (fewer than three different
- * ones).
- * Source: ordinary least squares by the normal equations.
+ * Least-squares fit of mean and first harmonic; null where the places do not determine it (fewer
+ * than three different ones). Source: ordinary least squares by the normal equations.
  */
 export const firstHarmonic = (readings: readonly RingReading[]): FirstHarmonic | null => {
   const rows = readings.map(({ angleDeg, value }) => {

@@ -1,7 +1,10 @@
 import { eighthsText } from '.';
 import { searchNipples, type NippleProblem } from './nipple-search';
 
-/** Two places, two spokes, each of which moves its own place by 2 mm a turn and pulls the other spoke by as much. */
+/**
+ * Two places, two spokes, each of which moves its own place by 2 mm a turn and pulls the other
+ * spoke by as much.
+ */
 const PROBLEM: NippleProblem = {
   side: [1, -1],
   up: [],

@@ -1,4 +1,6 @@
-/** What is asked of a pass over the nipples; all lists in the order of the spokes or of the places. */
+/**
+ * What is asked of a pass over the nipples; all lists in the order of the spokes or of the places.
+ */
 export interface NippleProblem {
   /** What is to be taken away at each place, from its mean: side to side, and up and down. */
   side: readonly number[];
@@ -21,7 +23,10 @@ export type Turns = readonly number[];
 
 /** Finer than this nobody turns by hand. */
 export const STEP_TURNS = 1 / 8;
-/** A pass that turns so many more for the same is not wanted: what it gains has to be this share at least. */
+/**
+ * A pass that turns so many more for the same is not wanted: what it gains has to be this share at
+ * least.
+ */
 const MIN_GAIN = 0.004;
 const SWEEPS = 12;
 
@@ -34,11 +39,13 @@ const swing = (values: readonly number[]): number =>
   values.length === 0 ? 0 : Math.max(...values) - Math.min(...values);
 
 /**
- * Turns that take the readings away: the spoke that takes most of what is left comes first, then all that are turned
- * are fitted anew, until the rim is within `enoughMm` or no spoke helps any more. Never past `mostTurns` for a spoke,
- * nor past `mostOffPct` for a tension (one that was further off may only come nearer).
+ * Turns that take the readings away: the spoke that takes most of what is left comes first, then
+ * all that are turned are fitted anew, until the rim is within `enoughMm` or no spoke helps any
+ * more. Never past `mostTurns` for a spoke, nor past `mostOffPct` for a tension (one that was
+ * further off may only come nearer).
  *
- * Source: ordinary least squares, by orthogonal matching pursuit with coordinate steps in eighths of a turn.
+ * Source: ordinary least squares, by orthogonal matching pursuit with coordinate steps in eighths
+ * of a turn.
  */
 export const searchNipples = (problem: NippleProblem): Turns => {
   const { side, up, sideBy, upBy, tensionBy, tensionOff, enoughMm, mostTurns, mostOffPct } =
@@ -48,7 +55,8 @@ export const searchNipples = (problem: NippleProblem): Turns => {
   const rest = [...side, ...up];
   const tension = [...tensionOff];
   const most = tensionOff.map((off) => Math.max(mostOffPct, Math.abs(off)) + 1e-9);
-  // How much the columns have in common, so that a turn tells every other spoke what is left for it.
+  // How much the columns have in common, so that a turn tells every other spoke what is left for
+  // it.
   const common = by.map((a) => Float64Array.from(by, (b) => dot(a, b)));
   const slopes = Float64Array.from(by, (column) => dot(column, rest));
   const total = dot(rest, rest);
@@ -58,7 +66,9 @@ export const searchNipples = (problem: NippleProblem): Turns => {
       if (Math.abs(tension[j]! + tensionBy[i]![j]! * step) > most[j]!) return false;
     return true;
   };
-  /** The step of a spoke in eighths that takes most of what is left, as far as its limits let it. */
+  /**
+   * The step of a spoke in eighths that takes most of what is left, as far as its limits let it.
+   */
   const bestStep = (i: number): { step: number; gain: number } => {
     const [slope, size] = [slopes[i]!, common[i]![i]!];
     if (size === 0) return { step: 0, gain: 0 };

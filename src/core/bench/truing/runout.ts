@@ -5,7 +5,10 @@ import { counted, placeText } from '../../base/units';
 import { defineWorking, reason, worstOf, type Reason } from '../../base/working';
 import { firstHarmonic } from './first-harmonic';
 
-/** A reading of the dial indicator. Lateral: toward the disc side is positive; radial: outward is positive. */
+/**
+ * A reading of the dial indicator. Lateral: toward the disc side is positive; radial: outward is
+ * positive.
+ */
 export interface RunoutReading {
   angleDeg: number;
   lateralMm?: number;
@@ -108,11 +111,12 @@ export const READINGS_FIELD = listOf(
 );
 
 /**
- * Runout from readings round a rim: total, the once-a-turn part with its high spot, and what is left over. Which nipples
- * to turn is for `true-advise` to say.
+ * Runout from readings round a rim: total, the once-a-turn part with its high spot, and what is
+ * left over. Which nipples to turn is for `true-advise` to say.
  *
- * At least six places; lateral toward the disc side positive, radial outward positive, -20 to 20 mm.
- * Throws `InputError` for too few places, or places that leave a third of the wheel unread. Source: ordinary least squares; limits are rules.
+ * At least six places; lateral toward the disc side positive, radial outward positive, -20 to 20
+ * mm. Throws `InputError` for too few places, or places that leave a third of the wheel unread.
+ * Source: ordinary least squares; limits are rules.
  */
 export const runout = defineWorking<Input, RunoutResult>({
   name: 'runout',

@@ -61,16 +61,21 @@ const HIGHER = (spoke: number) =>
 const MIN_IN_GROUP = 3;
 
 /**
- * How much less the tone of a thick, short spoke changes than its tension does: 4 mm with 150 mm free and clamped ends,
- * at half its tension, rings at 0.908 of its tone. A thinner one changes more, so none that is as loose goes unseen.
- * Source: beam under tension, vibration textbooks.
+ * How much less the tone of a thick, short spoke changes than its tension does: 4 mm with 150 mm
+ * free and clamped ends, at half its tension, rings at 0.908 of its tone. A thinner one changes
+ * more, so none that is as loose goes unseen. Source: beam under tension, vibration textbooks.
  */
 const TONE_FOR_TENSION = (1 - 0.908) / (1 - 0.5);
 
-/** The tone, as a share of its group's, at which a spoke may have so much of its group's tension. */
+/**
+ * The tone, as a share of its group's, at which a spoke may have so much of its group's tension.
+ */
 const toneAt = (tensionPct: number): number => 1 + TONE_FOR_TENSION * (tensionPct / 100 - 1);
 
-/** What each spoke's tension is off the middle of its group, percent; nought where its tone or its group is not known. */
+/**
+ * What each spoke's tension is off the middle of its group, percent; nought where its tone or its
+ * group is not known.
+ */
 export const tensionsOffPct = (rung: readonly RungSpoke[], total: number): number[] => {
   const toneOf = (spoke: number) => rung.find((s) => s.spoke === spoke)?.toneHz;
   return Array.from({ length: total }, (_, i) => {
@@ -102,9 +107,10 @@ export const SPOKES_FIELD = listOf(
  * Spokes that stand out against their own group, by ear or by tone.
  *
  * `total` 8 to 80 spokes; tones 50 to 5000 Hz. A spoke is compared with its own group only, since inner and outer, left
- * and right differ, and it is said to be looser or tighter, never by how much: a spoke is a stiff string, and how stiff
- * its ends are is not known. Good only once all are rung. Throws `InputError` for a spoke that does not exist or stands
- * twice. Source: beam under tension, vibration textbooks; limits are rules.
+ * and right differ, and it is said to be looser or tighter, never by how much: a spoke is a stiff
+ * string, and how stiff its ends are is not known. Good only once all are rung. Throws `InputError`
+ * for a spoke that does not exist or stands twice. Source: beam under tension, vibration textbooks;
+ * limits are rules.
  */
 export const spokeRing = defineWorking<Input, SpokeRing>({
   name: 'spoke-ring',

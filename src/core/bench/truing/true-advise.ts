@@ -55,7 +55,10 @@ export interface TrueAdvice {
   after: Totals;
   /** The most that a tension would be off its group, percent of the usual one. */
   mostOffPct: number;
-  /** How this wheel moves, beside the model: learned from the pass before; null where it cannot be told. */
+  /**
+   * How this wheel moves, beside the model: learned from the pass before; null where it cannot be
+   * told.
+   */
   own: { side: number | null; up: number | null };
   reasons: Reason[];
 }
@@ -68,7 +71,10 @@ const KNOWN_WITHIN = 0.25;
 const LIKELY = { least: 0.4, most: 2.5 } as const;
 /** Part of the limit that is aimed at, since no wheel is the model. Basis: memory. */
 const AIM = 0.75;
-/** A pass that takes away less than this part of what is too much is not worth its turns. Basis: memory. */
+/**
+ * A pass that takes away less than this part of what is too much is not worth its turns. Basis:
+ * memory.
+ */
 const WORTH = 0.1;
 
 const WAYS = [
@@ -176,11 +182,13 @@ export const TURNED_FIELD = uniqueBy(
 );
 
 /**
- * Which nipples to turn, and how far, so that a laced rim runs true: as few as do it, in eighths of a turn.
+ * Which nipples to turn, and how far, so that a laced rim runs true: as few as do it, in eighths of
+ * a turn.
  *
- * Readings as for `runout`; `spokes` even, 12 to 80; `rimDiameterMm` 200 to 700. Two rounds of readings tell how this
- * wheel moves. Throws `InputError` for readings that leave out a stretch, an odd number of spokes, a spoke that is none.
- * Source: least squares on a linear model of the wheel (`wheelModel`); limits are rules.
+ * Readings as for `runout`; `spokes` even, 12 to 80; `rimDiameterMm` 200 to 700. Two rounds of
+ * readings tell how this wheel moves. Throws `InputError` for readings that leave out a stretch, an
+ * odd number of spokes, a spoke that is none. Source: least squares on a linear model of the wheel
+ * (`wheelModel`); limits are rules.
  */
 export const trueAdvise = defineWorking<Input, TrueAdvice>({
   name: 'true-advise',

@@ -164,7 +164,10 @@ describe('the ring of the spokes', () => {
     expect(JSON.stringify([working.result, working.lines])).not.toMatch(/%|newton|"N"|tension of/i);
   });
 
-  /** 3.5 mm, 200 mm free, clamped: 553 Hz at 1,500 N, 486 Hz at 800 N. A plain string would read 77 % and pass it. */
+  /**
+   * 3.5 mm, 200 mm free, clamped: 553 Hz at 1,500 N, 486 Hz at 800 N. A plain string would read 77
+   * % and pass it.
+   */
   test('a thick, short spoke at half the tension is found, though its tone is near', () => {
     const group = [553, 553, 486, 553].map((toneHz, i) => ({ spoke: 1 + 4 * i, toneHz }));
     expect(run(group).result.loose).toMatchObject([{ spoke: 9, way: 'lower' }]);

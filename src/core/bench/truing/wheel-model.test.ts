@@ -84,7 +84,8 @@ describe('what a turn of a nipple does', () => {
       expect(side).toBeCloseTo(shifted[0]![0], 9);
       expect(up).toBeCloseTo(0, 9);
     }
-    // A turn of each moves it by a thread over the slant of a spoke, with no pull gained: geometry of a straight line.
+    // A turn of each moves it by a thread over the slant of a spoke, with no pull gained: geometry
+    // of a straight line.
     expect(shifted[0]![0]).toBeCloseTo((0.7 * Math.hypot(195, 34)) / 34, 6);
     for (const deg of [0, 5, 111]) {
       const [side, up] = by(() => 1, deg);

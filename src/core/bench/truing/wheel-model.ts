@@ -1,10 +1,12 @@
 /**
- * A laced wheel as a ring on springs: what a turn of each nipple does to the rim and to every spoke's tension.
+ * A laced wheel as a ring on springs: what a turn of each nipple does to the rim and to every
+ * spoke's tension.
  *
- * The rim is a thin ring whose shape is a sum of waves round the wheel; bending a wave costs what it costs a free ring,
- * the spokes are springs between rim and hub, and the hub stands still. Small turns only: everything is linear.
- * Source: bending of a circular ring in and out of its plane, S. Timoshenko, Vibration Problems in Engineering
- * (stiffness of its n-th wave); from memory, named as such. Sizes of rim and spokes: memory.
+ * The rim is a thin ring whose shape is a sum of waves round the wheel; bending a wave costs what
+ * it costs a free ring, the spokes are springs between rim and hub, and the hub stands still. Small
+ * turns only: everything is linear. Source: bending of a circular ring in and out of its plane, S.
+ * Timoshenko, Vibration Problems in Engineering (stiffness of its n-th wave); from memory, named as
+ * such. Sizes of rim and spokes: memory.
  */
 
 /** A middling dirt wheel: aluminium rim, steel spokes. Basis: memory. */
@@ -30,8 +32,8 @@ export const SPOKE = {
 } as const;
 
 /**
- * What a turn of one nipple does, at any place and to any spoke. Tightening is positive; spoke 1 is the first one
- * clockwise from the valve.
+ * What a turn of one nipple does, at any place and to any spoke. Tightening is positive; spoke 1 is
+ * the first one clockwise from the valve.
  */
 export interface WheelModel {
   spokes: number;
@@ -43,7 +45,10 @@ export interface WheelModel {
   tensionPct: (spoke: number, other: number) => number;
 }
 
-/** Spokes by turns go to the disc side, +1, and to the other one, −1; the first one beside the valve to the disc side. */
+/**
+ * Spokes by turns go to the disc side, +1, and to the other one, −1; the first one beside the valve
+ * to the disc side.
+ */
 export const sideOfSpoke = (spoke: number): 1 | -1 => (spoke % 2 === 1 ? 1 : -1);
 
 /** Solves a symmetric positive system for each of `rights`, by Cholesky; `a` is overwritten. */
@@ -70,7 +75,10 @@ const solve = (a: readonly Float64Array[], rights: readonly (readonly number[])[
   });
 };
 
-/** How far a wheel differs from the middling one, as factors: the rim's bending both ways, a spoke's stretch, its thread. */
+/**
+ * How far a wheel differs from the middling one, as factors: the rim's bending both ways, a spoke's
+ * stretch, its thread.
+ */
 interface WheelFeel {
   side: number;
   up: number;
@@ -111,9 +119,11 @@ const dot = (a: readonly number[], b: readonly number[]): number =>
   a.reduce((sum, v, i) => sum + v * b[i]!, 0);
 
 /**
- * The model of a wheel of `spokes` (even, 12 to 80) whose spokes meet the rim at `rimRadiusMm` (100 to 350).
+ * The model of a wheel of `spokes` (even, 12 to 80) whose spokes meet the rim at `rimRadiusMm` (100
+ * to 350).
  *
- * A wheel looks the same from every other spoke, so two turns are worked out, and all others are theirs turned round.
+ * A wheel looks the same from every other spoke, so two turns are worked out, and all others are
+ * theirs turned round.
  */
 export const wheelModel = (
   spokes: number,

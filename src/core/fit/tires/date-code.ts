@@ -10,7 +10,9 @@ export const weekOneOf = (year: number): Date => {
 export const weeksOf = (year: number): number =>
   Math.round((weekOneOf(year + 1).getTime() - weekOneOf(year).getTime()) / (7 * DAY_MS));
 
-/** The date code of a tire made on a day, week then year. `onDate` is taken in UTC, from 2000 on. */
+/**
+ * The date code of a tire made on a day, week then year. `onDate` is taken in UTC, from 2000 on.
+ */
 export const dateCodeOn = (onDate: Date): string => {
   const inYear = onDate.getUTCFullYear();
   const year = onDate < weekOneOf(inYear) ? inYear - 1 : inYear;

@@ -17,7 +17,10 @@ interface DirectionInput {
 interface DirectionFit {
   /** Which arrow counts. */
   arrow: 'the only one' | 'the road one' | 'the dirt one' | 'none';
-  /** How a wheel that rolls forward turns, seen from its disc side, or from the right where it has not one disc. */
+  /**
+   * How a wheel that rolls forward turns, seen from its disc side, or from the right where it has
+   * not one disc.
+   */
   turns: 'clockwise' | 'counterclockwise';
   reasons: Reason[];
 }

@@ -1,4 +1,7 @@
-/** Tires: reading a marking, comparing sizes, what a tire suits, how old it is and how far it still goes. */
+/**
+ * Tires: reading a marking, comparing sizes, what a tire suits, how old it is and how far it still
+ * goes.
+ */
 export { tireSize, readTire, type TireSize } from './tire-size';
 export {
   tireCompare,

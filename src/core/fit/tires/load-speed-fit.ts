@@ -6,7 +6,9 @@ import { maxLoadKg } from './load-index';
 import { SPEED_SYMBOL_KMH, maxSpeedKmh } from './speed-symbol';
 import { readTire, type TireSize } from './tire-size';
 
-/** What stands on the wheels, in kg. `emptyFrontKg` and `emptyRearKg` are the machine ready to ride. */
+/**
+ * What stands on the wheels, in kg. `emptyFrontKg` and `emptyRearKg` are the machine ready to ride.
+ */
 export interface LoadSheet {
   emptyFrontKg: number;
   emptyRearKg: number;

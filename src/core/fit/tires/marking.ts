@@ -218,7 +218,10 @@ interface ReadSize {
 /** Rims that a suggestion is made with, the commonest first. */
 const EXAMPLE_RIMS_IN = [17, 12, 10, 8, 6, 5, 4];
 
-/** The beginning of a size made whole so that this program reads it: a wheel of 13 inches has no 17 inch rim. */
+/**
+ * The beginning of a size made whole so that this program reads it: a wheel of 13 inches has no 17
+ * inch rim.
+ */
 const wholeExample = (head: string): string =>
   EXAMPLE_RIMS_IN.map((rim) => `${head}-${rim}`).find((size) => {
     try {

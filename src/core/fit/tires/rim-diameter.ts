@@ -1,4 +1,7 @@
-/** Nominal rim diameter in mm by code in inches. Source: UN Regulation No. 75, nominal rim diameter table. */
+/**
+ * Nominal rim diameter in mm by code in inches. Source: UN Regulation No. 75, nominal rim diameter
+ * table.
+ */
 const NOMINAL_RIM_MM: Record<number, number> = {
   4: 102,
   5: 127,

@@ -24,7 +24,9 @@ const nearestRow = (widthMm: number): number =>
 
 const IN_TOLERANCE = 0.005;
 
-/** How a rim's width suits a tire, by the shop's table. `fourWheels` for quads and side-by-sides. */
+/**
+ * How a rim's width suits a tire, by the shop's table. `fourWheels` for quads and side-by-sides.
+ */
 export const fitRimWidth = (
   size: TireSize,
   rimWidthIn: number,

@@ -58,7 +58,9 @@ const metric = (match: RegExpExecArray): SizeHead | string => {
   );
 };
 
-/** Quarter inches are the full section; the widths between them (4.10, 4.60, 5.10) are the low one. */
+/**
+ * Quarter inches are the full section; the widths between them (4.10, 4.60, 5.10) are the low one.
+ */
 const inch = (width: number): SizeHead | string =>
   within(width, 1.5, 12, 'section width in inches', 'inches') ?? {
     notation: Math.abs(width * 4 - Math.round(width * 4)) < 1e-9 ? 'inch' : 'inch-low',
@@ -107,8 +109,8 @@ const letter = (match: RegExpExecArray): SizeHead | string => {
 };
 
 /**
- * A speed symbol that stands inside a size: before the construction (VR), or in its place on a bias tire (H). Others are
- * printed after the load index alone. Basis: memory.
+ * A speed symbol that stands inside a size: before the construction (VR), or in its place on a bias
+ * tire (H). Others are printed after the load index alone. Basis: memory.
  */
 const SPEED_INSIDE = '[PRSTHVWZ]';
 const then = (signs: string): RegExp =>
@@ -116,7 +118,10 @@ const then = (signs: string): RegExp =>
 const SIGNED = then('-|X');
 const SIGNED_SLICK = then('-');
 
-/** What the sign between head and rim says: how the carcass is built, and a speed symbol where one stands inside. */
+/**
+ * What the sign between head and rim says: how the carcass is built, and a speed symbol where one
+ * stands inside.
+ */
 export const readSign = (
   sign: string,
 ): { construction: Construction; speedSymbol: string | null } => {

@@ -3,9 +3,9 @@ import type { ClearancePlace, TireComparison } from './tire-compare';
 import type { TireSize } from './tire-size';
 
 /**
- * Two to four sizes drawn to one scale over one another, on a field of 720 x 560: the side view round a fixed axle,
- * and the section beside it at a larger scale. The axle stands still, so that what a tire takes of the room shows
- * above it and what it lifts shows below it.
+ * Two to four sizes drawn to one scale over one another, on a field of 720 x 560: the side view
+ * round a fixed axle, and the section beside it at a larger scale. The axle stands still, so that
+ * what a tire takes of the room shows above it and what it lifts shows below it.
  */
 
 /** Which size a thing belongs to: 0 is the present one. */
@@ -68,7 +68,9 @@ export const SIZE_LETTERS = ['A', 'B', 'C', 'D'] as const;
 
 const n = (v: number) => Math.round(v * 10) / 10;
 
-/** Half a section: from the bead up the side to the middle of the tread, and down the other side. */
+/**
+ * Half a section: from the bead up the side to the middle of the tread, and down the other side.
+ */
 const sectionPath = (size: TireSize, s: number): string => {
   const half = (size.sectionWidthMm / 2) * s;
   const high = size.sectionHeightMm * s;

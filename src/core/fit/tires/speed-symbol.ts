@@ -1,4 +1,7 @@
-/** Top speed in km/h by speed symbol. Source: UN Regulation No. 75, speed category table; ISO 4000-1. */
+/**
+ * Top speed in km/h by speed symbol. Source: UN Regulation No. 75, speed category table; ISO
+ * 4000-1.
+ */
 export const SPEED_SYMBOL_KMH: Readonly<Record<string, number>> = {
   B: 50,
   C: 60,

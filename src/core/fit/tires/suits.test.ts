@@ -271,7 +271,10 @@ describe('wear of the tread', () => {
     expect(() => run(readings)).toThrow(InputError);
   });
 
-  /** Seeded scatter of a tenth of a millimetre: the true rate lies in a 90 % interval about nine times in ten. */
+  /**
+   * Seeded scatter of a tenth of a millimetre: the true rate lies in a 90 % interval about nine
+   * times in ten.
+   */
   test('the interval holds the true rate as often as it says', () => {
     let seed = 11;
     const random = () => (seed = (seed * 16_807) % 2_147_483_647) / 2_147_483_647;

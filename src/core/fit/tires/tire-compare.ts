@@ -14,7 +14,10 @@ import {
 import { anInch } from './rim-diameter';
 import { readTire, type TireSize } from './tire-size';
 
-/** Where a clearance is taken: `above`, `ahead` change with the radius, `left`, `right` with half the width. */
+/**
+ * Where a clearance is taken: `above`, `ahead` change with the radius, `left`, `right` with half
+ * the width.
+ */
 export const CLEARANCE_PLACES = ['above', 'ahead', 'left', 'right'] as const;
 export type ClearancePlace = (typeof CLEARANCE_PLACES)[number];
 
@@ -52,7 +55,10 @@ export interface SizeChange {
   speedometerErrorPct: number;
   /** The axle comes up by so much. */
   rideHeightChangeMm: number;
-  /** The rear sprocket that would have changed the overall gearing as the new tire does; null without sprockets. */
+  /**
+   * The rear sprocket that would have changed the overall gearing as the new tire does; null
+   * without sprockets.
+   */
   likeRearTeeth: number | null;
   /** Turns of the front wheel for one of the rear; null without a sensor at the other end. */
   sensor: { present: number; after: number; changePct: number } | null;
@@ -286,7 +292,8 @@ const readAll = (sizes: readonly string[], rules: RuleValues | undefined): TireS
  *
  * `sizes` two to four, the present one first; `clearancesMm` measured with it, 0 to 1000; `sprockets` in teeth;
  * `otherEnd` the tire at the other end, where both have wheel-speed sensors. Nominal, unloaded dimensions.
- * Throws `InputError` for a marking that makes no sense. Source: arithmetic on the sizes of UN Regulation No. 75.
+ * Throws `InputError` for a marking that makes no sense. Source: arithmetic on the sizes of UN
+ * Regulation No. 75.
  */
 export const tireCompare = defineWorking<Input, TireComparison>({
   name: 'tire-compare',

@@ -7,7 +7,9 @@ import { nominalRimMm } from './rim-diameter';
 import type { Construction, Notation, SizeHead } from './size-notation';
 import { maxSpeedKmh } from './speed-symbol';
 
-/** A marking in numbers. `aspectRatio` in percent; null load and speed where they are not printed. */
+/**
+ * A marking in numbers. `aspectRatio` in percent; null load and speed where they are not printed.
+ */
 export interface TireSize {
   notation: Notation;
   canonical: string;
@@ -174,9 +176,9 @@ const measure = (text: string, rules: RuleValues | undefined, show: Show): TireS
  * What a sidewall marking says, in numbers.
  *
  * `marking` up to 40 characters: metric (140/70-17 66H TL, 205/80R12), inch (3.00-21, 2 3/4-17, 5.10-18), letter-coded
- * (MT90B16), flotation (25x8-12, 11x7.10-5) or slick (33.0/10.5-15). What a size does not state comes from the rules
- * of the group Sizes, and the result says so with its likely error.
- * Throws `InputError` where the marking stops making sense. Source: UN Regulation No. 75; ISO 4000-1.
+ * (MT90B16), flotation (25x8-12, 11x7.10-5) or slick (33.0/10.5-15). What a size does not state
+ * comes from the rules of the group Sizes, and the result says so with its likely error. Throws
+ * `InputError` where the marking stops making sense. Source: UN Regulation No. 75; ISO 4000-1.
  */
 export const tireSize = defineWorking<{ marking: string; rules?: RuleValues }, TireSize>({
   name: 'tire-size',

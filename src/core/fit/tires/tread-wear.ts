@@ -53,10 +53,9 @@ const dayDone = (readings: readonly TreadReading[], kmLeft: number): string | nu
  * How fast a tire wears and how far it still goes.
  *
  * `readings` one to 60, km 0 to 500 000, depth 0 to 40 mm; the minimum is a rule. With one reading the rate cannot be
- * known, with two it has no interval. Throws `InputError` for distances that are all the same or days that run
- * backwards.
- * Source: ordinary least squares; interval of the slope by Student's t, NIST/SEMATECH e-Handbook of Statistical
- * Methods.
+ * known, with two it has no interval. Throws `InputError` for distances that are all the same or
+ * days that run backwards. Source: ordinary least squares; interval of the slope by Student's t,
+ * NIST/SEMATECH e-Handbook of Statistical Methods.
  */
 export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleValues }, TreadWear>(
   {

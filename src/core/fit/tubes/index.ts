@@ -1,4 +1,6 @@
-/** Tubes: whether one is needed, which one, how far it stretches, whether the old one goes in again. */
+/**
+ * Tubes: whether one is needed, which one, how far it stretches, whether the old one goes in again.
+ */
 export { parseTubeLabel } from './tube-label';
 export { tubeNeed, needsTube, type TubeNeedInput } from './tube-need';
 export { tubePick, fitTubes, type TubeFit, type TubeStock, type TubeUse } from './tube-pick';

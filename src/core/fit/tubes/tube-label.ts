@@ -43,9 +43,9 @@ const first = (text: string): { range: TubeRange; rest: string } => {
 };
 
 /**
- * The range of tires on a tube's label: one or more sizes, inch or metric or both, separated by commas, spaces or
- * words.
- * Throws `InputError` where a size makes no sense or the sizes are for different rims.
+ * The range of tires on a tube's label: one or more sizes, inch or metric or both, separated by
+ * commas, spaces or words. Throws `InputError` where a size makes no sense or the sizes are for
+ * different rims.
  */
 export const parseTubeLabel = (label: string): TubeRange => {
   let text = label.trim().replace(/[–—−]/g, '-').replace(/[×*]/g, 'x');

@@ -177,7 +177,10 @@ const judge = (
   };
 };
 
-/** How every tube suits a tire, the best first. Throws `InputError` naming the tube with a bad label. */
+/**
+ * How every tube suits a tire, the best first. Throws `InputError` naming the tube with a bad
+ * label.
+ */
 export const fitTubes = (input: Input): TubePick => {
   const size = readTire(input.tire, input.rules);
   const judged = input.tubes.map((tube, i) => {
@@ -221,12 +224,13 @@ export const fitTubes = (input: Input): TubePick => {
 };
 
 /**
- * The tube for a tire, from the stock at hand: its label, its stretch where its flat width is known, its valve against
- * the
- * rim's hole, and the wall that the use wants; with an old tube as a sleeve, and the old tube itself, as options.
+ * The tube for a tire, from the stock at hand: its label, its stretch where its flat width is
+ * known, its valve against the rim's hole, and the wall that the use wants; with an old tube as a
+ * sleeve, and the old tube itself, as options.
  *
  * `tire` as printed on the sidewall; `tubes` at most 500; `valveHoleMm` 5 to 25.
- * Throws `InputError` naming the tube with a bad label. Common practice: pick the label that covers the tire.
+ * Throws `InputError` naming the tube with a bad label. Common practice: pick the label that covers
+ * the tire.
  */
 export const tubePick = defineWorking<Input, TubePick>({
   name: 'tube-pick',

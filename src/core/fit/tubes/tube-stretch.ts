@@ -68,7 +68,8 @@ export const stretchOf = (
 };
 
 /**
- * How far a tube stretches in a tire: its flat width twice, against the girth of the space between tire and rim.
+ * How far a tube stretches in a tire: its flat width twice, against the girth of the space between
+ * tire and rim.
  *
  * `flatWidthMm` 15 to 300. The space is taken as an ellipse of the section less the carcass; the thicknesses and the
  * limits are rules, from memory. Throws `InputError` for a marking that makes no sense.

@@ -5,7 +5,10 @@ import type { Wheel } from './wheel';
 export const spokeDegs = (wheel: Pick<Wheel, 'spokes'>): number[] =>
   Array.from({ length: wheel.spokes }, (_, i) => normalDeg(((i + 0.5) * 360) / wheel.spokes));
 
-/** Half the width of a valve, a lock or a cast spoke on the rim, where no weight goes. Basis: memory. */
+/**
+ * Half the width of a valve, a lock or a cast spoke on the rim, where no weight goes. Basis:
+ * memory.
+ */
 export const KEEP_CLEAR_DEG = 6;
 
 type Rim = Pick<Wheel, 'spokes' | 'build' | 'rimLockDegs'>;
@@ -14,7 +17,9 @@ type Rim = Pick<Wheel, 'spokes' | 'build' | 'rimLockDegs'>;
 export const takesCrimpOn = (wheel: Pick<Wheel, 'spokes' | 'build'>): boolean =>
   wheel.build === 'spoked' && wheel.spokes > 0;
 
-/** What a stuck piece keeps clear of: valve and locks, and on the face of a cast wheel its spokes. */
+/**
+ * What a stuck piece keeps clear of: valve and locks, and on the face of a cast wheel its spokes.
+ */
 export const keepClearDegs = (wheel: Rim, innerFace = false): number[] => [
   0,
   ...wheel.rimLockDegs,

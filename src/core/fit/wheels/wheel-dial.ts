@@ -332,7 +332,8 @@ const shapesOf = (mark: DialMark, side: (deg: number) => number, over: boolean):
         ? [side(mark.toDeg), side(mark.fromDeg)]
         : [side(mark.fromDeg), side(mark.toDeg)];
       const middle = normalDeg(from + normalDeg(to - from) / 2);
-      // In the well it lies deep inside the rim and full, on its seat at the rim's edge and open: told apart without color.
+      // In the well it lies deep inside the rim and full, on its seat at the rim's edge and open:
+      // told apart without color.
       return mark.lies === 'well'
         ? [
             path('wedge', band(from, to, R.rimIn - 12, R.rimIn - 34)),

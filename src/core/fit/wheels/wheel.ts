@@ -74,8 +74,8 @@ export const RENEWS = ['nothing', 'split pin', 'nut', 'bolt'] as const;
 export type Renews = (typeof RENEWS)[number];
 
 /**
- * A fastener with the manual's torque; `torqueNm` null where it is only snug. `socket` as the fitter calls it, `27 mm`;
- * `renews` what is new each time, where the manual says so.
+ * A fastener with the manual's torque; `torqueNm` null where it is only snug. `socket` as the
+ * fitter calls it, `27 mm`; `renews` what is new each time, where the manual says so.
  */
 export interface Fastener {
   name: string;
@@ -85,14 +85,20 @@ export interface Fastener {
   renews: Renews;
 }
 
-/** A record of the shop. `version` counts its changes, so that nobody overwrites what he has not seen. */
+/**
+ * A record of the shop. `version` counts its changes, so that nobody overwrites what he has not
+ * seen.
+ */
 export interface Kept {
   id: string;
   archived: boolean;
   version: number;
 }
 
-/** A machine as the shop keeps it. Placard pressures are cold, in kPa; masses are ready to ride, without a rider. */
+/**
+ * A machine as the shop keeps it. Placard pressures are cold, in kPa; masses are ready to ride,
+ * without a rider.
+ */
 export interface Machine extends Kept {
   name: string;
   kind: MachineKind;
@@ -112,13 +118,16 @@ export interface Machine extends Kept {
   wheelSensors: boolean;
   fasteners: Fastener[];
   /**
-   * What its manual asks after a tire change, to teach it the new wheel: the speed to hold, how far, and what the lamp
-   * says then. All empty where it asks nothing.
+   * What its manual asks after a tire change, to teach it the new wheel: the speed to hold, how
+   * far, and what the lamp says then. All empty where it asks nothing.
    */
   teachKmh: number | null;
   teachM: number | null;
   teachLamp: string;
-  /** Chain or belt as its manual says: slack, the run between the sprockets, thread and distance of the adjusters. */
+  /**
+   * Chain or belt as its manual says: slack, the run between the sprockets, thread and distance of
+   * the adjusters.
+   */
   slackMinMm: number | null;
   slackMaxMm: number | null;
   chainRunMm: number | null;
@@ -160,7 +169,10 @@ interface StandingPressure {
   tempC: number;
 }
 
-/** A wheel as the shop keeps it. Angles in degrees clockwise from the valve, seen from the disc side. */
+/**
+ * A wheel as the shop keeps it. Angles in degrees clockwise from the valve, seen from the disc
+ * side.
+ */
 export interface Wheel extends Kept {
   machineId: string;
   position: Position;
@@ -182,7 +194,8 @@ export interface Wheel extends Kept {
   /** Rim strips it runs with; null where the shop's rule decides. */
   strips: number | null;
   /**
-   * The rim's shape, for the bead's path: over the flange, in the well, and from the well to the far flange along the axle.
+   * The rim's shape, for the bead's path: over the flange, in the well, and from the well to the
+   * far flange along the axle.
    */
   flangeMm: number | null;
   wellMm: number | null;

@@ -2,7 +2,10 @@ import { boolean } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { device, gauge, maybe } from '../entry-fields';
 
-/** What was noted before a bolt of a clamped wheel is touched; `gaugeKpa` null when the gauge was not read. */
+/**
+ * What was noted before a bolt of a clamped wheel is touched; `gaugeKpa` null when the gauge was
+ * not read.
+ */
 interface AirOutData {
   silent: boolean;
   gaugeKpa: number | null;

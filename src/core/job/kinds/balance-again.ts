@@ -2,7 +2,10 @@ import { text } from '../../base/fields';
 import { type BalanceLog, UNBALANCED } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
-/** A restart: all readings so far are void, because the tire was turned on the rim or another wheel was meant. */
+/**
+ * A restart: all readings so far are void, because the tire was turned on the rim or another wheel
+ * was meant.
+ */
 interface BalanceAgainData {
   why: string;
 }

@@ -4,7 +4,9 @@ import { angle, quantity } from '../../base/fields';
 import type { BalancedData, BalanceLog } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
-/** The end of a balancing: the estimate then, and the chance that it is within the shop’s tolerance. */
+/**
+ * The end of a balancing: the estimate then, and the chance that it is within the shop’s tolerance.
+ */
 export const balancedEntry = defineEntry<BalancedData, object, { balance: BalanceLog }>({
   ...WHEEL_WORK,
   schema: () => ({

@@ -5,7 +5,10 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { caliperReadings, device } from '../entry-fields';
 import { listed } from '../entry-words';
 
-/** Thickness of a bead bundle and gap of its seated ring, at several places. The gap of the outer ring belongs to the wheel. */
+/**
+ * Thickness of a bead bundle and gap of its seated ring, at several places. The gap of the outer
+ * ring belongs to the wheel.
+ */
 type BeadMeasuredData = BeadMeasured & { device?: string | null };
 
 const withGap = (wheel: Wheel | null, { side, gapMm }: BeadMeasuredData): Wheel | null =>

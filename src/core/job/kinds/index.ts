@@ -57,8 +57,9 @@ import { undoEntry } from './undo';
 import { weightsEntry } from './weights';
 
 /**
- * Every kind of entry, by the name it has on disk and in the API, in the order of the work. A new kind is a file beside
- * this one and a line here: its schema, sentence, effect on the job and policy follow from its definition.
+ * Every kind of entry, by the name it has on disk and in the API, in the order of the work. A new
+ * kind is a file beside this one and a line here: its schema, sentence, effect on the job and
+ * policy follow from its definition.
  */
 export const KINDS = {
   opened: openedEntry,

@@ -5,7 +5,10 @@ import { type BalanceLog, observe } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe, moved } from '../entry-fields';
 
-/** A level test. `at` is the side it was held on, seen from the disc side, and missing in entries of an earlier version. */
+/**
+ * A level test. `at` is the side it was held on, seen from the disc side, and missing in entries of
+ * an earlier version.
+ */
 interface LevelTestData {
   deg: number;
   moved: LevelTest['moved'];

@@ -2,7 +2,10 @@ import { quantity, record, text } from '../../base/fields';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { altitude, device, gauge, maybe } from '../entry-fields';
 
-/** The pressure a tire was set to: `gaugeKpa` is what the gauge showed, `rideKpa` the cold riding pressure it was set for. */
+/**
+ * The pressure a tire was set to: `gaugeKpa` is what the gauge showed, `rideKpa` the cold riding
+ * pressure it was set for.
+ */
 interface PressureSetData {
   gaugeKpa: number;
   shopC: number;

@@ -2,7 +2,10 @@ import { quantity } from '../../base/fields';
 import type { Wheel } from '../../fit/wheels';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 
-/** The bare rim: diameter over the flange, in the well, and from the well to the far flange along the axle. The job’s wheel has it from then on. */
+/**
+ * The bare rim: diameter over the flange, in the well, and from the well to the far flange along
+ * the axle. The job’s wheel has it from then on.
+ */
 interface RimShapeData {
   flangeMm: number;
   wellMm: number;

@@ -14,7 +14,10 @@ export const slackInput = ({ placesMm, wantMinMm, wantMaxMm, runMm, pitchMm }: S
   ...(pitchMm === null ? {} : { pitchMm }),
 });
 
-/** Play of chain or belt in the middle of its lower run, at several places; `pitchMm` is null when not known. */
+/**
+ * Play of chain or belt in the middle of its lower run, at several places; `pitchMm` is null when
+ * not known.
+ */
 export const slackEntry = defineEntry<
   SlackData,
   Pick<AlignmentState, 'slack'>,

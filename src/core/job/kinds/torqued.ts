@@ -5,7 +5,10 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { device, maybe } from '../entry-fields';
 import { listed } from '../entry-words';
 
-/** A fastener that was tightened. `pass` 2 is the second pass; `thread` is what is on its threads when the spec is for dry ones. */
+/**
+ * A fastener that was tightened. `pass` 2 is the second pass; `thread` is what is on its threads
+ * when the spec is for dry ones.
+ */
 interface TorquedData {
   fastener: string;
   how: 'torqued' | 'snug' | 'guess';

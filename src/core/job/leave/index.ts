@@ -1,4 +1,7 @@
-/** Before a wheel leaves: its sensor, what the machine is taught, and which safety points the log proves. */
+/**
+ * Before a wheel leaves: its sensor, what the machine is taught, and which safety points the log
+ * proves.
+ */
 export { sensorGap, SENSOR_READINGS, type SensorReading } from './sensor-gap';
 export { recalibration } from './recalibration';
 export {

@@ -45,7 +45,10 @@ interface FastenerFact {
   reachedNm: number | null;
 }
 
-/** What the log says of each point; a part that this wheel does not have, or that nobody asks of it, is null. */
+/**
+ * What the log says of each point; a part that this wheel does not have, or that nobody asks of it,
+ * is null.
+ */
 export interface LeaveFacts {
   /** By the molded line; null where nobody looked. */
   seatedDisc: boolean | null;
@@ -172,8 +175,9 @@ const maybe = (says: string) =>
 /**
  * For every safety point whether the log proves it, by what, and what is missing.
  *
- * Pressures 0 to 1000 kPa; what a wheel does not have is null. It states facts: whether a machine may be ridden is for
- * the rider, the maker's manual and local codes. Common practice; a click within the deviation of ISO 6789-1, recalled.
+ * Pressures 0 to 1000 kPa; what a wheel does not have is null. It states facts: whether a machine
+ * may be ridden is for the rider, the maker's manual and local codes. Common practice; a click
+ * within the deviation of ISO 6789-1, recalled.
  */
 export const readyToLeave = defineWorking<LeaveFacts, ReadyToLeave>({
   name: 'ready-to-leave',

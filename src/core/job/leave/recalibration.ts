@@ -34,10 +34,12 @@ const ride = (teachKmh: number | null, teachM: number | null): Sentence => {
 };
 
 /**
- * What the machine's record asks after a tire change, to teach it the new wheel, both pressures first.
+ * What the machine's record asks after a tire change, to teach it the new wheel, both pressures
+ * first.
  *
- * Speed 3 to 150 km/h and distance 5 to 50,000 m as its manual says, null where it asks nothing. Nothing is made up: a
- * machine with sensors and no such record is told to look in its manual. Common practice: both pressures first.
+ * Speed 3 to 150 km/h and distance 5 to 50,000 m as its manual says, null where it asks nothing.
+ * Nothing is made up: a machine with sensors and no such record is told to look in its manual.
+ * Common practice: both pressures first.
  */
 export const recalibration = defineWorking<Input, Recalibration>({
   name: 'recalibration',

@@ -39,8 +39,9 @@ export const SENSOR_READINGS = listOf(
 /**
  * Whether a wheel-speed sensor stands at its gap all round the ring.
  *
- * Gaps 0 to 10 mm at three places or more, none further than 120° from the next; the range is the manual's, and without it nothing is called good.
- * Throws `InputError` for too few places, or a range that is none. Common practice.
+ * Gaps 0 to 10 mm at three places or more, none further than 120° from the next; the range is the
+ * manual's, and without it nothing is called good. Throws `InputError` for too few places, or a
+ * range that is none. Common practice.
  */
 export const sensorGap = defineWorking<Input, SensorGap>({
   name: 'sensor-gap',

@@ -30,7 +30,10 @@ export interface ProcedureInput {
     kind: MachineKind;
     drive: Drive;
     wheelSensors: boolean;
-    /** The wheel came in without it: nothing comes off and goes back; it is here where nothing is said. */
+    /**
+     * The wheel came in without it: nothing comes off and goes back; it is here where nothing is
+     * said.
+     */
     loose?: boolean;
     /** Something that holds the wheel is new each time; nothing is said where nobody knows. */
     renews?: boolean;
@@ -143,7 +146,9 @@ export const levered: When = not(clamped);
 export const oneRing: When = (f) => beadlock(f) && f.wheel.rings !== 2;
 /** Levers move a bead, bite by bite. */
 export const byLevers: When = (f) => levered(f) && !changer(f);
-/** The wheel sits on the machine's own hub or shaft and comes off over it: no axle goes through it. */
+/**
+ * The wheel sits on the machine's own hub or shaft and comes off over it: no axle goes through it.
+ */
 export const onHub: When = (f) => fourWheels(f) || (kind('scooter')(f) && drive('hub')(f));
 /** An axle goes through the wheel. */
 export const throughAxle: When = (f) => !onHub(f);

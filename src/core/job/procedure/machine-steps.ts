@@ -1,4 +1,7 @@
-/** Steps that belong to the machine: ticked at one wheel of a visit, they stand for its other wheels. Common practice. */
+/**
+ * Steps that belong to the machine: ticked at one wheel of a visit, they stand for its other
+ * wheels. Common practice.
+ */
 export const MACHINE_STEPS: readonly string[] = [
   'off-cool',
   'off-way',

@@ -13,8 +13,9 @@ export const PROOF_STEPS = {
 const PROOFS: readonly string[] = Object.values(PROOF_STEPS);
 
 /**
- * Whether a step is ticked by a tap of its own at every pace: it carries a hazard to somebody, a reading or a judgement,
- * or it proves a safety point. The others may be written all at once, their cautions in sight.
+ * Whether a step is ticked by a tap of its own at every pace: it carries a hazard to somebody, a
+ * reading or a judgement, or it proves a safety point. The others may be written all at once, their
+ * cautions in sight.
  */
 export const needsOwnTick = (
   step: Pick<Step, 'id' | 'guards' | 'confirm' | 'reads' | 'wants'>,

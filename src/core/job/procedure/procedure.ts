@@ -99,10 +99,12 @@ export const stepsFor = (input: ProcedureInput): Step[] => {
 };
 
 /**
- * The procedure for a wheel: every step from wheel off to wheel back, by machine, rim, tube, locks, tools and schools.
+ * The procedure for a wheel: every step from wheel off to wheel back, by machine, rim, tube, locks,
+ * tools and schools.
  *
  * `locks` degrees clockwise from the valve, seen from the disc side; `schools` win over `rules`.
- * Throws `InputError` for a school that is none. Common practice throughout; torque and limits are the maker's.
+ * Throws `InputError` for a school that is none. Common practice throughout; torque and limits are
+ * the maker's.
  */
 export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
   name: 'procedure',

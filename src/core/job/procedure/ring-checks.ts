@@ -4,7 +4,10 @@ const isRing = (f: Facts) => f.build === 'beadlock';
 const withTube = (f: Facts) => f.tube;
 const bolts = (f: Facts): string => (isRing(f) ? 'ring bolts' : 'rim bolts');
 
-/** What to look at on wheels that are clamped, and where a tire creeps. Common practice; the order is from memory. */
+/**
+ * What to look at on wheels that are clamped, and where a tire creeps. Common practice; the order
+ * is from memory.
+ */
 export const RING_CHECKS = {
   'ring-tilts': [
     {

@@ -2,8 +2,8 @@ import { SCHOOL_WHY } from '../../bench/beads';
 import { findRule } from '../../base/rules';
 
 /**
- * Where fitters disagree about the way of working: each choice by its short name, with the reason for it. Common
- * practice.
+ * Where fitters disagree about the way of working: each choice by its short name, with the reason
+ * for it. Common practice.
  */
 const WHYS = {
   'bead.break': {
@@ -71,7 +71,9 @@ export type School = keyof typeof WHYS;
 /** The choices of a method, by their short names. */
 export type ChoiceOf<S extends School> = Extract<keyof (typeof WHYS)[S], string>;
 
-/** Rules in which fitters disagree about the way of working; a job may differ from its shop in each. */
+/**
+ * Rules in which fitters disagree about the way of working; a job may differ from its shop in each.
+ */
 export const SCHOOLS = Object.keys(WHYS) as readonly School[];
 
 /** What a school may be, by the short names of its choices. */

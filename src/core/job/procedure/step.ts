@@ -2,8 +2,9 @@ import type { StationId } from '../../base/stations';
 import type { Symptom } from './symptoms';
 
 /**
- * What can be measured or looked at for a step, beside ticking it, and whether it is asked for: a bead's path is worked
- * out from what is known, and a picture is for later; neither has to be answered.
+ * What can be measured or looked at for a step, beside ticking it, and whether it is asked for: a
+ * bead's path is worked out from what is known, and a picture is for later; neither has to be
+ * answered.
  */
 export const READINGS = {
   findings: { isAsked: true },
@@ -21,7 +22,10 @@ export const READINGS = {
 } as const;
 export type Reading = keyof typeof READINGS;
 
-/** A place on the wheel, or an arc from one to another, clockwise from the valve, seen from the disc side. */
+/**
+ * A place on the wheel, or an arc from one to another, clockwise from the valve, seen from the disc
+ * side.
+ */
 export interface Place {
   what: string;
   deg: number;

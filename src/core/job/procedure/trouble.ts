@@ -14,7 +14,8 @@ const small = (f: Facts) =>
   f.rimDiameterIn <= SMALL_RIM_IN ? 'a small rim has a shallow well' : null;
 
 /**
- * What to look at, by what is seen. Common practice; the order is from memory until the shop's own log says otherwise.
+ * What to look at, by what is seen. Common practice; the order is from memory until the shop's own
+ * log says otherwise.
  */
 const CHECKS: Record<Symptom, readonly Check[]> = {
   'bead-stuck': [

@@ -17,7 +17,10 @@ export interface Due {
 
 const YEAR_DAYS = 365;
 const DAYS_PER_YEAR = 365.25;
-/** A series of pressures that is far apart is several: the tire was filled in between. Basis: memory. */
+/**
+ * A series of pressures that is far apart is several: the tire was filled in between. Basis:
+ * memory.
+ */
 const SERIES_DAYS = 60;
 
 /** The standing tire's readings of late. */
@@ -104,8 +107,8 @@ const tapeDue = ({ pair, rollouts }: Wheel, rules: RuleValues): Due[] => {
 };
 
 /**
- * What the readings in a wheel's record ask to be looked at again: a leak, the tread, the growth of a pair.
- * `minimumKpa` the machine's placard, null where there is none.
+ * What the readings in a wheel's record ask to be looked at again: a leak, the tread, the growth of
+ * a pair. `minimumKpa` the machine's placard, null where there is none.
  */
 export const dueOfWheel = (wheel: Wheel, minimumKpa: number | null, rules: RuleValues): Due[] =>
   wheel.archived
@@ -128,8 +131,9 @@ export const dueOfTool = (
       ];
 
 /**
- * When a fitted tire's age is looked at: when it gets old by the shop's rule, a year after the last look otherwise.
- * `fittedOn` the day it went on, `lookedOn` the last look at its age or null. None for a code that cannot be read.
+ * When a fitted tire's age is looked at: when it gets old by the shop's rule, a year after the last
+ * look otherwise. `fittedOn` the day it went on, `lookedOn` the last look at its age or null. None
+ * for a code that cannot be read.
  */
 export const ageDue = (
   dateCode: string,

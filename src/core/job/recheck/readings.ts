@@ -37,6 +37,8 @@ const FIELDS: { [L in Look]: { [Field in keyof LookReadings[L]]: Joi.Schema } } 
   calibration: { onDate: date('The day of the calibration') },
 };
 
-/** The readings that close a look, clean. Throws `InputError` naming the field that does not fit. */
+/**
+ * The readings that close a look, clean. Throws `InputError` naming the field that does not fit.
+ */
 export const checkLook = <L extends Look>(look: L, value: unknown): LookReadings[L] =>
   check<LookReadings[L]>(record(FIELDS[look], 'What was read'), value);

@@ -5,7 +5,10 @@ import { POSITION_WORDS } from '../../fit/wheels';
 const dayText = (day: string): string =>
   parseISO(day).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
 
-/** A few words for a rider of what is due on his machines, to be copied into a message. All rows are of one rider. */
+/**
+ * A few words for a rider of what is due on his machines, to be copied into a message. All rows are
+ * of one rider.
+ */
 export const riderText = (rows: readonly RecheckRow[], shopName: string): string => {
   const machines = [...new Set(rows.map((r) => r.machineName))];
   const parts = machines.map((machine) => {

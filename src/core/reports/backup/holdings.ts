@@ -12,7 +12,9 @@ export interface Holdings {
   lastAt: string | null;
 }
 
-/** What is counted, in the words that it is shown with: a count that is missing does not compile. */
+/**
+ * What is counted, in the words that it is shown with: a count that is missing does not compile.
+ */
 const COUNTED: Record<Exclude<keyof Holdings, 'shopName' | 'lastAt'>, string> = {
   machines: 'Machines',
   wheels: 'Wheels',
@@ -23,7 +25,10 @@ const COUNTED: Record<Exclude<keyof Holdings, 'shopName' | 'lastAt'>, string> = 
   photographs: 'Photographs',
 };
 
-/** One count of a backup against what is here; `less` is how many would no longer be there once it is restored. */
+/**
+ * One count of a backup against what is here; `less` is how many would no longer be there once it
+ * is restored.
+ */
 interface HeldAgainst {
   says: string;
   inBackup: number;
@@ -31,7 +36,10 @@ interface HeldAgainst {
   less: number;
 }
 
-/** What a backup holds against what the shop holds now, count by count. Photographs here are never taken away. */
+/**
+ * What a backup holds against what the shop holds now, count by count. Photographs here are never
+ * taken away.
+ */
 export const heldAgainst = (inBackup: Holdings, here: Holdings): HeldAgainst[] =>
   (Object.keys(COUNTED) as (keyof typeof COUNTED)[]).map((key) => ({
     says: COUNTED[key],

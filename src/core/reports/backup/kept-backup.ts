@@ -1,6 +1,9 @@
 import type { Holdings } from './holdings';
 
-/** By whose hand a backup was made: the program's own, day by day; somebody's; or brought in from elsewhere. */
+/**
+ * By whose hand a backup was made: the program's own, day by day; somebody's; or brought in from
+ * elsewhere.
+ */
 export type BackupKind = 'daily' | 'by-hand' | 'brought-in';
 
 export const BACKUP_WORDS: Record<BackupKind, string> = {
@@ -32,7 +35,10 @@ export interface BackupsNow {
   problem: string | null;
   /** Backups are encrypted and hold what people sign in by; else they hold no secret. */
   isEncrypted: boolean;
-  /** Where each daily backup is copied to, and why the last copy failed; null where there is no second folder. */
+  /**
+   * Where each daily backup is copied to, and why the last copy failed; null where there is no
+   * second folder.
+   */
   second: { folder: string; problem: string | null } | null;
   /** The last backup that the program opened and compared by itself. */
   tested: TestedRestore | null;

@@ -54,7 +54,10 @@ export const planRows = ({
 export const bringsAny = (plan: ExchangePlan): boolean =>
   planRows(plan).some((row) => row.new > 0) || plan.counts.shop.new > 0;
 
-/** What a file is called: letters and digits of the name, so that any disk takes it. `onDate` YYYY-MM-DD. */
+/**
+ * What a file is called: letters and digits of the name, so that any disk takes it. `onDate`
+ * YYYY-MM-DD.
+ */
 export const fileName = (of: FileOf, name: string, onDate: string): string => {
   const plain = name
     .normalize('NFD')

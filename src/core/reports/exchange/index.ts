@@ -1,4 +1,7 @@
-/** A shop, or one of its jobs, as a file that any program can read: what its lines hold, and what taking one in does. */
+/**
+ * A shop, or one of its jobs, as a file that any program can read: what its lines hold, and what
+ * taking one in does.
+ */
 export {
   checkLine,
   FILE_OF,

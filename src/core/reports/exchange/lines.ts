@@ -20,7 +20,10 @@ import { InputError } from '../../base/errors';
 export const SHOP_FORMAT = 'rimstone-shop';
 export const SHOP_FORMAT_VERSION = 1;
 
-/** What a file is of: everything that a shop keeps, one job with what it needs, or all that is kept of a rider. */
+/**
+ * What a file is of: everything that a shop keeps, one job with what it needs, or all that is kept
+ * of a rider.
+ */
 export const FILE_OF = ['shop', 'job', 'rider'] as const;
 export type FileOf = (typeof FILE_OF)[number];
 
@@ -67,7 +70,9 @@ export interface LineData {
     visitId: string | null;
     entries: KeptEntry[];
     taken: TakenPart[];
-    /** What its hand-over found in the wheel's record, and put there; `place` says which came later. */
+    /**
+     * What its hand-over found in the wheel's record, and put there; `place` says which came later.
+     */
     fitted: { before: object; after: object | null; place: number } | null;
   };
   order: PartOrder & { closedAt: string | null; closedBy: string | null };

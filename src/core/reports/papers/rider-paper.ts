@@ -127,7 +127,9 @@ const rowsOf = (state: JobState, q: Q): [string, string][] => {
   ]);
 };
 
-/** What was seen on its parts and measured, where it is not as it should be, in the fitter's units. */
+/**
+ * What was seen on its parts and measured, where it is not as it should be, in the fitter's units.
+ */
 const foundOf = (state: JobState, units: UnitPreferences): string[] => {
   const chain = state.slack.after ?? state.slack.before;
   const reasons: Reason[] = [

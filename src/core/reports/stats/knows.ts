@@ -1,7 +1,9 @@
 import { SYMPTOM_WORDS, type Symptom } from '../../job/procedure';
 import { STATIONS, type StationId } from '../../base/stations';
 
-/** The middle of some values, by linear interpolation at a share of 0 to 1 of them in their order. */
+/**
+ * The middle of some values, by linear interpolation at a share of 0 to 1 of them in their order.
+ */
 export const quantile = (values: readonly number[], share: number): number => {
   const sorted = [...values].sort((a, b) => a - b);
   const at = share * (sorted.length - 1);
@@ -20,7 +22,10 @@ export interface StationTook {
   sharePct: number;
 }
 
-/** Which station eats the time, in the order of the work; stations that nobody worked at are left out. */
+/**
+ * Which station eats the time, in the order of the work; stations that nobody worked at are left
+ * out.
+ */
 export const stationsTook = (
   times: readonly { station: StationId; tookS: number }[],
 ): StationTook[] => {

@@ -6,8 +6,8 @@ export const MAX_WAIT_MINUTES = 60;
 export const FORGET_HOURS = 24;
 
 /**
- * Exponential backoff: minutes to wait after so many wrong tries in a row. 0 up to the fifth, then 1, 2, 4 and so on, at
- * most an hour.
+ * Exponential backoff: minutes to wait after so many wrong tries in a row. 0 up to the fifth, then
+ * 1, 2, 4 and so on, at most an hour.
  */
 export const waitMinutesAfter = (wrong: number): number =>
   wrong < FREE_TRIES ? 0 : Math.min(2 ** (wrong - FREE_TRIES), MAX_WAIT_MINUTES);
@@ -19,7 +19,10 @@ export const triesWithin = (hours: number): number => {
   return wrong;
 };
 
-/** Days until half of all PINs of so many digits are guessed from one allowance, at the fastest that is let through. */
+/**
+ * Days until half of all PINs of so many digits are guessed from one allowance, at the fastest that
+ * is let through.
+ */
 export const medianDaysToGuess = (digits: number): number => {
   const perDay = (24 * 60) / MAX_WAIT_MINUTES;
   const first = triesWithin(24);

@@ -5,8 +5,8 @@ export type Role = (typeof ROLES)[number];
 /**
  * What can be done with a shop, in kinds that go together:
  * `read` everything that is kept, `practice` on hidden wheels, `work` at the bench (steps, readings, photographs,
- * instruments), `hand over` a wheel, `trade` (machines, stock, visits, orders), `govern` (rules, prices, people,
- * backups).
+ * instruments), `hand over` a wheel, `trade` (machines, stock, visits, orders), `govern` (rules,
+ * prices, people, backups).
  */
 const RIGHTS = ['read', 'practice', 'work', 'hand over', 'trade', 'govern'] as const;
 export type Right = (typeof RIGHTS)[number];

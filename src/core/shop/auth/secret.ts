@@ -8,7 +8,10 @@ const MIN_DIFFERENT = 5;
 /** Longer ones are refused rather than cut off. Source: OWASP ASVS 4.0.3, 2.1.2. */
 export const MAX_LETTERS = 128;
 
-/** A PIN has so many digits at least. Basis: memory; with the wait after wrong ones, years of guessing. */
+/**
+ * A PIN has so many digits at least. Basis: memory; with the wait after wrong ones, years of
+ * guessing.
+ */
 export const MIN_DIGITS = 6;
 const MIN_DIFFERENT_DIGITS = 3;
 
@@ -40,8 +43,8 @@ const pinWeakness = (pin: string): string | null => {
 };
 
 /**
- * Throws `InputError` where a secret can be guessed: a PIN of digits for who works at the bench, a passphrase for an
- * owner, who can do everything.
+ * Throws `InputError` where a secret can be guessed: a PIN of digits for who works at the bench, a
+ * passphrase for an owner, who can do everything.
  */
 export const checkSecret = (secret: string, role: Role): void => {
   const isPin = isDigits(secret) && [...secret].length < MIN_LETTERS;

@@ -17,7 +17,10 @@ export interface AuthStatus {
   people: string[];
   /** The screen locks after so many minutes without a hand on it. */
   lockAfterMinutes: number;
-  /** When a rider was forgotten last, ISO 8601: what a browser saw before is to be forgotten too. Null where none was. */
+  /**
+   * When a rider was forgotten last, ISO 8601: what a browser saw before is to be forgotten too.
+   * Null where none was.
+   */
   forgottenAt: string | null;
 }
 

@@ -32,7 +32,8 @@ const of = (wheels: ChargedWheel[], rules: object = {}, agreedMinor?: number) =>
 
 describe('against a table worked by hand', () => {
   test('by the wheel: two wheels of two builds', () => {
-    // Parts 89.99 + 2 × 12.50, and 89.99: 204.98. Labour 45 + 35 = 80. Fee 2 × 3.50 = 7. Tax 7.5 % of 291.98 = 21.8985.
+    // Parts 89.99 + 2 × 12.50, and 89.99: 204.98. Labour 45 + 35 = 80. Fee 2 × 3.50 = 7. Tax 7.5 %
+    // of 291.98 = 21.8985.
     const cast = wheel({
       name: 'front wheel',
       build: 'cast',
@@ -51,8 +52,8 @@ describe('against a table worked by hand', () => {
     });
   });
   test('by the hour: what was worked and what is left, in the middle and at most', () => {
-    // 1000 s + 5000 s = 1.6667 h × 60 = 100.00; 1000 + 7000 s = 2.2222 h: 133.33. Parts 114.99, fee 3.50.
-    // Tax 7.5 % of 218.49 = 16.38675 → 16.39; of 251.82 = 18.8865 → 18.89.
+    // 1000 s + 5000 s = 1.6667 h × 60 = 100.00; 1000 + 7000 s = 2.2222 h: 133.33. Parts 114.99, fee
+    // 3.50. Tax 7.5 % of 218.49 = 16.38675 → 16.39; of 251.82 = 18.8865 → 18.89.
     expect(of([wheel({ spentS: 1000 })], { 'labour.by': 'the hour' }).result).toMatchObject({
       labourMinor: 10_000,
       labourHighMinor: 13_333,

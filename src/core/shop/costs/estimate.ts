@@ -5,7 +5,10 @@ import { formatMoney } from '../../base/units';
 import { BUILDS, type Build } from '../../fit/wheels';
 import { defineWorking, reason, worstOf, type Reason, type Show } from '../../base/working';
 
-/** A wheel to be charged for. Times in whole seconds: spent so far, and what is left, in the middle and nine times in ten. */
+/**
+ * A wheel to be charged for. Times in whole seconds: spent so far, and what is left, in the middle
+ * and nine times in ten.
+ */
 export interface ChargedWheel {
   name: string;
   build: Build;
@@ -27,7 +30,9 @@ interface Input {
 export interface Estimate {
   currency: string;
   partsMinor: number;
-  /** In the middle, and nine times in ten at most; the same where labour is charged by the wheel. */
+  /**
+   * In the middle, and nine times in ten at most; the same where labour is charged by the wheel.
+   */
   labourMinor: number;
   labourHighMinor: number;
   feeMinor: number;
@@ -92,7 +97,8 @@ const labourOf: LabourBy = (...how) =>
   (ruleWord('labour.by', how[1]) === 'the hour' ? byHour : byWheel)(...how);
 
 /**
- * A percentage of money, exact to a thousandth of the smallest coin: 115% of 10000 is 11500, not a fraction less.
+ * A percentage of money, exact to a thousandth of the smallest coin: 115% of 10000 is 11500, not a
+ * fraction less.
  */
 const percentOf = (minor: number, pct: number): number => Math.round(minor * pct * 10) / 1000;
 
@@ -103,12 +109,13 @@ const money = (says: string) => count(0, 100_000_000, `${says}, in the smallest 
 const seconds = (says: string) => count(0, MAX_S, `${says}, in seconds`);
 
 /**
- * What a visit costs: parts, labour by the wheel or by the hour, disposal fee and tax, with a range where labour goes by
- * the hour and the time is uncertain.
+ * What a visit costs: parts, labour by the wheel or by the hour, disposal fee and tax, with a range
+ * where labour goes by the hour and the time is uncertain.
  *
- * Amounts in the smallest coin; labour by the hour is taken for all wheels together and, like tax, rounded half up once.
- * Rates, fee, tax, and how far beyond what was agreed it is asked again are the shop’s rules. A price that is not known
- * counts nothing, and the result says so. Once the work is done it is what the work came to.
+ * Amounts in the smallest coin; labour by the hour is taken for all wheels together and, like tax,
+ * rounded half up once. Rates, fee, tax, and how far beyond what was agreed it is asked again are
+ * the shop’s rules. A price that is not known counts nothing, and the result says so. Once the work
+ * is done it is what the work came to.
  */
 export const estimate = defineWorking<Input, Estimate>({
   name: 'estimate',

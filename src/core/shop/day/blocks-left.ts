@@ -4,7 +4,10 @@ import type { DayWheel } from './day-plan';
 import { BLOCKS, PLAN_STEP_MIN, type BlockName } from './plan-problem';
 import { timeLeftOf, type StationLeft } from './time-left';
 
-/** The stations of each block; for those of the second half one wheel at a time has the stand and the compressor. */
+/**
+ * The stations of each block; for those of the second half one wheel at a time has the stand and
+ * the compressor.
+ */
 const BLOCK_STATIONS: Record<BlockName, readonly StationId[]> = {
   bare: ['intake', 'choose', 'wheel-off', 'tire-off', 'inspect'],
   tire: ['tire-on', 'seat', 'set', 'balance'],
@@ -17,8 +20,8 @@ const minutesOf = (stations: readonly StationLeft[], rules: RuleValues | undefin
   PLAN_STEP_MIN * Math.round(timeLeftOf(stations, rules).medianS / 60 / PLAN_STEP_MIN);
 
 /**
- * The work that is left on a wheel as blocks in steps of a plan, one at least, in their middle time; none for a
- * finished one.
+ * The work that is left on a wheel as blocks in steps of a plan, one at least, in their middle
+ * time; none for a finished one.
  */
 export const blocksLeft = (
   stations: readonly StationLeft[],

@@ -256,14 +256,14 @@ const work = (input: Input): { problem: PlanProblem; found: PlanFound; plan: Day
 const minutes = (from: number, to: number, says: string) => count(from, to, `${says}, in minutes`);
 
 /**
- * In what order the day’s work keeps the most promises; then with the least lateness, then with the wheels done
- * soonest.
+ * In what order the day’s work keeps the most promises; then with the least lateness, then with the
+ * wheels done soonest.
  *
  * 1 to 6 people, 1 to 12 benches, at most 24 wheels; whole minutes from now, up to 14 days. A wheel’s blocks follow
- * each other; one person works on a block without a break; blocks up to the balanced wheel take a bench; one wheel at
- * a time has the stand and the compressor. What is fixed by hand stays. Throws `InputError` where what is fixed cannot
- * be. Exact while the looked-at states last (far more of them where it is asked to look `closely`), else with what no
- * plan can beat.
+ * each other; one person works on a block without a break; blocks up to the balanced wheel take a
+ * bench; one wheel at a time has the stand and the compressor. What is fixed by hand stays. Throws
+ * `InputError` where what is fixed cannot be. Exact while the looked-at states last (far more of
+ * them where it is asked to look `closely`), else with what no plan can beat.
  */
 export const dayPlan = defineWorking<Input, DayPlan>({
   name: 'day-plan',

@@ -54,7 +54,8 @@ describe('time left', () => {
     expect(both.medianS).toBeGreaterThan(2 * one.medianS * 0.99);
   });
 
-  // Shops that were drawn, with stations of their own pace and spread; each is asked for one more wheel.
+  // Shops that were drawn, with stations of their own pace and spread; each is asked for one more
+  // wheel.
   test.each([
     ['many jobs', 20],
     ['a handful of jobs', 4],

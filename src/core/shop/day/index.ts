@@ -1,4 +1,6 @@
-/** The day: how long the work that is left will take, and in what order it keeps the most promises. */
+/**
+ * The day: how long the work that is left will take, and in what order it keeps the most promises.
+ */
 export { timeLeft, timeLeftOf, type StationLeft, type TimeLeft } from './time-left';
 export {
   dayPlan,

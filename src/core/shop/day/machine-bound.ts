@@ -1,4 +1,7 @@
-/** What a wheel still has to do at a thing of which there is one: a bench that is the only one, or the stand. */
+/**
+ * What a wheel still has to do at a thing of which there is one: a bench that is the only one, or
+ * the stand.
+ */
 export interface Load {
   visit: number;
   /** Not before, since other work of it comes first. */
@@ -19,8 +22,8 @@ interface MachineBound {
 }
 
 /**
- * The least that promises are late together where the first, second and so on of them is done no sooner than `ends`
- * says; both are sorted here. Source: Chu 1992, a bound of total tardiness.
+ * The least that promises are late together where the first, second and so on of them is done no
+ * sooner than `ends` says; both are sorted here. Source: Chu 1992, a bound of total tardiness.
  */
 export const lateTogether = (ends: readonly number[], dues: readonly number[]): number => {
   const byEnd = [...ends].sort((a, b) => a - b);
@@ -47,7 +50,10 @@ const ofVisits = (loads: readonly Load[], visits: readonly { dueMin: number | nu
   return [...byVisit.values()];
 };
 
-/** Runs loads on one machine that may break off at any time, always the one that `isBefore` puts first; their ends. */
+/**
+ * Runs loads on one machine that may break off at any time, always the one that `isBefore` puts
+ * first; their ends.
+ */
 const ends = (
   loads: readonly Load[],
   free: number,
@@ -78,8 +84,9 @@ const ends = (
 };
 
 /**
- * The least that loads at one machine cost: the shortest remaining time first ends them soonest together, the earliest
- * promise first keeps the latest least late, where work may break off at any time.
+ * The least that loads at one machine cost: the shortest remaining time first ends them soonest
+ * together, the earliest promise first keeps the latest least late, where work may break off at any
+ * time.
  *
  * Source: Schrage 1968 (shortest remaining time), Jackson 1955 and Horn 1974 (earliest due date).
  */

@@ -3,7 +3,9 @@ import { singleLateBound, type Promised } from './single-late-bound';
 import { onBench, type PlanCost, type PlanProblem, type PlanWheel } from './plan-problem';
 import type { PlanState } from './plan-state';
 
-/** When so much work is done where everybody works on one thing at once; `free` in ascending order. */
+/**
+ * When so much work is done where everybody works on one thing at once; `free` in ascending order.
+ */
 const doneBy = (free: readonly number[], work: number): number => {
   let left = work;
   for (let hands = 1; hands < free.length; hands++) {
@@ -14,14 +16,18 @@ const doneBy = (free: readonly number[], work: number): number => {
   return free.at(-1)! + left / free.length;
 };
 
-/** What there is too little of: hands, the only bench, the stand. Promises in the order of their dues. */
+/**
+ * What there is too little of: hands, the only bench, the stand. Promises in the order of their
+ * dues.
+ */
 interface Scarce {
   promised: readonly (Promised & { visit: number })[];
   doneAt: (work: number) => number;
 }
 
 /**
- * The fewest promises that are broken if only this was scarce. Source: Moore and Hodgson, over work instead of time.
+ * The fewest promises that are broken if only this was scarce. Source: Moore and Hodgson, over work
+ * instead of time.
  */
 const fewestBroken = ({ promised, doneAt }: Scarce): number => {
   const taken: number[] = [];
@@ -39,9 +45,9 @@ const fewestBroken = ({ promised, doneAt }: Scarce): number => {
 };
 
 /**
- * The least sum of ends where only hands are scarce and a wheel may change hands at any time: the shortest first, each
- * to whoever is free first. Source: McNaughton 1959, changing hands gains nothing; the shortest first holds also where
- * people begin at different times.
+ * The least sum of ends where only hands are scarce and a wheel may change hands at any time: the
+ * shortest first, each to whoever is free first. Source: McNaughton 1959, changing hands gains
+ * nothing; the shortest first holds also where people begin at different times.
  */
 const doneTogether = (free: readonly number[], works: readonly number[]): number => {
   const taken = [...free];
@@ -76,7 +82,10 @@ interface Left {
   doneAlone: number;
   atStand: Load[];
   atBench: Load[];
-  /** Work of each visit, and its end where each wheel is worked by itself; those that are over have none left. */
+  /**
+   * Work of each visit, and its end where each wheel is worked by itself; those that are over have
+   * none left.
+   */
   visits: { work: number; end: number; isOpen: boolean }[];
 }
 
@@ -139,7 +148,10 @@ const leftOf = ({ wheels, visits }: PlanProblem, state: PlanState, firstFree: nu
   return left;
 };
 
-/** The least lateness of promises that only hands are scarce for: the latest one, and all of them together. */
+/**
+ * The least lateness of promises that only hands are scarce for: the latest one, and all of them
+ * together.
+ */
 const lateByHands = ({ promised, doneAt }: Scarce): number => {
   let total = 0;
   let latest = 0;
@@ -163,9 +175,9 @@ const lateByHands = ({ promised, doneAt }: Scarce): number => {
 };
 
 /**
- * No plan that goes on from here costs less: each wheel by itself, all of them where only hands are scarce (one pair of
- * hands as fast as all people together does everything at least as soon), and all of them where only the stand or the
- * one bench is.
+ * No plan that goes on from here costs less: each wheel by itself, all of them where only hands are
+ * scarce (one pair of hands as fast as all people together does everything at least as soon), and
+ * all of them where only the stand or the one bench is.
  */
 export const boundOf = (problem: PlanProblem, state: PlanState): PlanCost => {
   const { visits } = problem;

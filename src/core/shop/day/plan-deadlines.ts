@@ -22,7 +22,10 @@ const leftFrom = (blocks: PlanProblem['wheels'][number]['blocks']): LeftFrom[] =
   return left;
 };
 
-/** When a wheel's blocks from the next one up to `to` are done, where it is worked by itself from `at` on. */
+/**
+ * When a wheel's blocks from the next one up to `to` are done, where it is worked by itself from
+ * `at` on.
+ */
 const aloneUntil = (blocks: readonly PlanBlock[], next: number, to: number, at: number): number => {
   let end = at;
   for (let b = next; b < to; b++) end = Math.max(end, blocks[b]!.notBeforeMin) + blocks[b]!.minutes;
@@ -30,7 +33,8 @@ const aloneUntil = (blocks: readonly PlanBlock[], next: number, to: number, at: 
 };
 
 /**
- * Whether all that is fixed by hand and not placed yet may still begin in time: its person, and what comes before it.
+ * Whether all that is fixed by hand and not placed yet may still begin in time: its person, and
+ * what comes before it.
  */
 export const canStand = ({ wheels }: PlanProblem): ((state: PlanState) => boolean) => {
   const held = wheels.flatMap(({ blocks }, w) =>
@@ -48,9 +52,10 @@ export const canStand = ({ wheels }: PlanProblem): ((state: PlanState) => boolea
 };
 
 /**
- * Whether every wheel may still end by the end of its visit (`ends`, Infinity where nothing limits it), as far as each
- * wheel by itself, all hands together and the stand can say: what of a wheel does not fit between a time and its end
- * has to be done before that time. Asked very often; the answer no is certain.
+ * Whether every wheel may still end by the end of its visit (`ends`, Infinity where nothing limits
+ * it), as far as each wheel by itself, all hands together and the stand can say: what of a wheel
+ * does not fit between a time and its end has to be done before that time. Asked very often; the
+ * answer no is certain.
  *
  * Source: energetic reasoning, Erschler and Lopez 1990, with all intervals from now on.
  */

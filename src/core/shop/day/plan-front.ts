@@ -4,7 +4,9 @@ import { growing } from './state-rows';
 
 /** Of states with the same blocks placed those to which no other is nowhere worse. */
 interface PlanFront {
-  /** Whether a state is one of them; then it takes the place `at`, and those it beats lose theirs. */
+  /**
+   * Whether a state is one of them; then it takes the place `at`, and those it beats lose theirs.
+   */
   takes(state: PlanState, at: number): boolean;
   isIn(at: number): boolean;
   clear(): void;
@@ -22,8 +24,8 @@ const keyOf = (next: Uint8Array): number => {
 };
 
 /**
- * Writes down what counts for all that follows a state, nothing of which may be worse: costs first. Times before the
- * first free person stand for that person's time: nothing can begin earlier.
+ * Writes down what counts for all that follows a state, nothing of which may be worse: costs first.
+ * Times before the first free person stand for that person's time: nothing can begin earlier.
  */
 const timesInto = (
   { wheels, visits, people }: PlanProblem,
@@ -69,8 +71,8 @@ const timesInto = (
 };
 
 /**
- * Room for the states of one depth; `whenever` where only whether there is a plan counts, not when its wheels are done,
- * `once` where plans are come by in the order of their ends only.
+ * Room for the states of one depth; `whenever` where only whether there is a plan counts, not when
+ * its wheels are done, `once` where plans are come by in the order of their ends only.
  */
 export const planFront = (problem: PlanProblem, whenever: boolean, once: boolean): PlanFront => {
   const namesCount = problem.wheels.some((w) => w.blocks.some((b) => b.fixed));

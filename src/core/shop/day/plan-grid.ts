@@ -28,7 +28,10 @@ const scaled = (problem: PlanProblem, by: (minutes: number) => number): PlanProb
   })),
 });
 
-/** A day in steps of its grid, and how a cost of it is in minutes: fewer times to tell apart, the same plans. */
+/**
+ * A day in steps of its grid, and how a cost of it is in minutes: fewer times to tell apart, the
+ * same plans.
+ */
 export const onGrid = (
   problem: PlanProblem,
 ): { problem: PlanProblem; gridMin: number; inMinutes(cost: PlanCost): PlanCost } => {

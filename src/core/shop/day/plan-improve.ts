@@ -24,9 +24,10 @@ const swap = (turns: Uint8Array, a: number, b: number): void => {
 };
 
 /**
- * A whole plan made better by one small change at a time, a turn earlier or later or two wheels swapped, then shaken
- * and made better again, until `tries` plans have been looked at: never worse than it came, and the same each time.
- * Source: iterated local search, common practice of scheduling.
+ * A whole plan made better by one small change at a time, a turn earlier or later or two wheels
+ * swapped, then shaken and made better again, until `tries` plans have been looked at: never worse
+ * than it came, and the same each time. Source: iterated local search, common practice of
+ * scheduling.
  */
 export const improved = (
   problem: PlanProblem,

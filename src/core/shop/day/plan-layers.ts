@@ -7,7 +7,8 @@ import { stateRows, stepRows, type Step, type StepRows } from './state-rows';
 
 interface LayersOptions<Bound> {
   /**
-   * The least that plans from a state cost; null where none of them is wanted. The state is written over afterwards.
+   * The least that plans from a state cost; null where none of them is wanted. The state is written
+   * over afterwards.
    */
   boundOf(state: PlanState): Bound | null;
   compare(a: Bound, b: Bound): number;
@@ -15,8 +16,8 @@ interface LayersOptions<Bound> {
   width: number;
   budget: number;
   /**
-   * Each plan is come by once only, its blocks in the order of their ends; else by any order, which finds good ones
-   * sooner.
+   * Each plan is come by once only, its blocks in the order of their ends; else by any order, which
+   * finds good ones sooner.
    */
   once?: boolean;
   /** Whether plans from a state are wanted, by a bound made for states like the sample. */
@@ -56,10 +57,10 @@ const planOf = (problem: PlanProblem, depths: readonly StepRows[], at: number): 
 };
 
 /**
- * Plans block after block: at each depth all states that as many blocks lead to, without those to which another one is
- * nowhere worse. Left-shifted plans, placed in the order in which their blocks end, are all of this form: one that
- * ends before the last one placed was to be placed before it, which changed nothing else; only where benches are few
- * it would have taken another one.
+ * Plans block after block: at each depth all states that as many blocks lead to, without those to
+ * which another one is nowhere worse. Left-shifted plans, placed in the order in which their blocks
+ * end, are all of this form: one that ends before the last one placed was to be placed before it,
+ * which changed nothing else; only where benches are few it would have taken another one.
  */
 export const planLayers = <Bound>(
   problem: PlanProblem,

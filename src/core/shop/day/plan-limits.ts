@@ -1,7 +1,8 @@
 import type { PlanProblem } from './plan-problem';
 
 /**
- * What a plan is asked for that is better than all found so far: which promises it keeps, and how late the others are.
+ * What a plan is asked for that is better than all found so far: which promises it keeps, and how
+ * late the others are.
  */
 export interface PlanLimits {
   /** The wheels of each visit end no later; Infinity where nothing limits them. */
@@ -25,8 +26,8 @@ export const limitsFor = (
 });
 
 /**
- * The same day for plans within limits: that they are held is seen elsewhere, so that lateness counts only where
- * several visits share it.
+ * The same day for plans within limits: that they are held is seen elsewhere, so that lateness
+ * counts only where several visits share it.
  */
 export const unpromised = (problem: PlanProblem, { late }: PlanLimits): PlanProblem => ({
   ...problem,

@@ -11,11 +11,17 @@ import {
   type Prices,
 } from './wheel-costs';
 
-/** What no plan within its limits beats, where only plans that cost less than `enough` are looked for. */
+/**
+ * What no plan within its limits beats, where only plans that cost less than `enough` are looked
+ * for.
+ */
 export interface Priced {
   /** The sum of all ends is at least this, minutes; `enough` where no plan costs less. */
   doneMin: number;
-  /** The same for all plans that go on from a state and cost less than `enough`; Infinity where none can. */
+  /**
+   * The same for all plans that go on from a state and cost less than `enough`; Infinity where none
+   * can.
+   */
   from(state: PlanState): number;
   /** The same as `from`, by prices that are right for plans from this state. */
   fromLike(at: PlanState): (state: PlanState) => number;
@@ -37,10 +43,10 @@ const STATE_ROUNDS = 60;
 const ROUNDING = 1e-6;
 
 /**
- * The least that all wheels’ ends come to where hands, stand and benches are not held to their number but paid for,
- * minute by minute, until no plan costs less than `enough` or the bound grows no more. Beginnings that no plan has
- * which costs less than that are closed, and bids go on without them. `start` are prices to begin with, of limits that
- * are alike.
+ * The least that all wheels’ ends come to where hands, stand and benches are not held to their
+ * number but paid for, minute by minute, until no plan costs less than `enough` or the bound grows
+ * no more. Beginnings that no plan has which costs less than that are closed, and bids go on
+ * without them. `start` are prices to begin with, of limits that are alike.
  *
  * Source: bounds as in `priceBids`; closing by reduced costs, Dantzig, Fulkerson and Johnson 1954.
  */

@@ -2,7 +2,9 @@
 export const BLOCKS = ['bare', 'tire', 'back'] as const;
 export type BlockName = (typeof BLOCKS)[number];
 
-/** A plan is read and kept in steps of so many minutes, from a mark of the clock on. Basis: memory. */
+/**
+ * A plan is read and kept in steps of so many minutes, from a mark of the clock on. Basis: memory.
+ */
 export const PLAN_STEP_MIN = 5;
 const STEP_MS = PLAN_STEP_MIN * 60_000;
 
@@ -20,7 +22,10 @@ export const BLOCK_WORDS: Record<BlockName, string> = {
 export interface PlanBlock {
   block: BlockName;
   minutes: number;
-  /** So long at its end it holds the stand and the compressor, of which there is one; 0 where it needs none. */
+  /**
+   * So long at its end it holds the stand and the compressor, of which there is one; 0 where it
+   * needs none.
+   */
   standMinutes: number;
   /** It does not begin before: something has to cool, to warm, or to come. */
   notBeforeMin: number;
@@ -52,7 +57,8 @@ export interface Placed {
 }
 
 /**
- * How good a plan is: promises broken first, then how late they are together, then when the wheels are done together.
+ * How good a plan is: promises broken first, then how late they are together, then when the wheels
+ * are done together.
  */
 export interface PlanCost {
   broken: number;

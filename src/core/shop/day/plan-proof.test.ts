@@ -35,7 +35,8 @@ const lateOf = ({ visits }: PlanProblem, { visitDone }: PlanState): number[] =>
 describe('the proof, with no plan to begin with, against a solver for whole numbers (HiGHS)', () => {
   test('as many promises, as little lateness, as soon done; one bench, few hands, promises that cannot be kept', async () => {
     const broken = new Set<number>();
-    // The last one is harder than it looks: both of its promises are broken whatever is done, by how much is open.
+    // The last one is harder than it looks: both of its promises are broken whatever is done, by
+    // how much is open.
     for (const seed of [...Array(howMany(10, 300)).keys(), 232]) {
       const day = randomDay(seed + 700, 3);
       const found = planProof(day, null, BUDGET);

@@ -31,7 +31,10 @@ const choices = (of: readonly number[], count: number): number[][] =>
         choices(of.slice(i + 1), count - 1).map((others) => [first, ...others]),
       );
 
-/** States that may still be looked at: to prove, and to follow the most promising ones where that cannot be. */
+/**
+ * States that may still be looked at: to prove, and to follow the most promising ones where that
+ * cannot be.
+ */
 interface Budget {
   proof: number;
   beam: number;
@@ -83,7 +86,9 @@ const beyond = (problem: PlanProblem, limits: PlanLimits): number => {
   );
 };
 
-/** A good plan within limits, by following the most promising states; null where that finds none. */
+/**
+ * A good plan within limits, by following the most promising states; null where that finds none.
+ */
 const beam = (
   problem: PlanProblem,
   limits: PlanLimits,
@@ -107,8 +112,9 @@ const beam = (
 };
 
 /**
- * Asks for a plan at the bound, then for one that costs a minute more, and so on: all that costs less was then looked
- * for. The first plan found is the best. Source: Korf 1985, iterative deepening.
+ * Asks for a plan at the bound, then for one that costs a minute more, and so on: all that costs
+ * less was then looked for. The first plan found is the best. Source: Korf 1985, iterative
+ * deepening.
  */
 const deepened = (
   problem: PlanProblem,
@@ -146,7 +152,10 @@ const isOut = (problem: PlanProblem, limits: PlanLimits): boolean => {
   return pricedPlans(problem, limits, most).doneMin >= most - ROUNDING;
 };
 
-/** The least lateness of these visits that is not out of the question, up to `mostMin`; null where that is as well. */
+/**
+ * The least lateness of these visits that is not out of the question, up to `mostMin`; null where
+ * that is as well.
+ */
 const leastLate = (
   problem: PlanProblem,
   late: readonly number[],
@@ -233,9 +242,10 @@ const provenWith = (
 };
 
 /**
- * The best plan of a day, proved where the budget of looked-at states lasts: first with no broken promise, then with
- * one whichever it is, and so on; of these the least late; of these the one whose wheels are done soonest. `first` is
- * a plan that is to be beaten; null where none is known. Null where there is none.
+ * The best plan of a day, proved where the budget of looked-at states lasts: first with no broken
+ * promise, then with one whichever it is, and so on; of these the least late; of these the one
+ * whose wheels are done soonest. `first` is a plan that is to be beaten; null where none is known.
+ * Null where there is none.
  */
 export const planProof = (
   problem: PlanProblem,

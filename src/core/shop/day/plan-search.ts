@@ -19,7 +19,10 @@ export interface PlanFound {
 const TRIES = 120_000;
 /** Other changes than before. */
 const AFTER = 11;
-/** At each depth the first, quick look keeps so many; more where what is fixed by hand leaves none of them. */
+/**
+ * At each depth the first, quick look keeps so many; more where what is fixed by hand leaves none
+ * of them.
+ */
 const WIDTHS = [40, 400, 4000];
 /** A day for which budgets and widths are meant; one with more of them is given less. */
 const USUAL = { wheels: 8, blocks: 24 };
@@ -70,9 +73,10 @@ const bestOnGrid = (problem: PlanProblem, budget: number): PlanFound | null => {
 };
 
 /**
- * The best plan of a day: exact where the budget of looked-at states lasts, else the best found and what no plan can
- * beat. Null where no plan is found that leaves what is fixed by hand in its place. `budget` at least 1000, as for
- * eight whole wheels: of more it is less, so that it takes about as long.
+ * The best plan of a day: exact where the budget of looked-at states lasts, else the best found and
+ * what no plan can beat. Null where no plan is found that leaves what is fixed by hand in its
+ * place. `budget` at least 1000, as for eight whole wheels: of more it is less, so that it takes
+ * about as long.
  */
 export const bestPlan = (day: PlanProblem, budget: number): PlanFound | null => {
   const { problem, gridMin, inMinutes } = onGrid(day);

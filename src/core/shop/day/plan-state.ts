@@ -1,8 +1,8 @@
 import { onBench, type Placed, type PlanCost, type PlanProblem } from './plan-problem';
 
 /**
- * A plan up to here. A further block goes behind everything that its person, its bench and the stand have done, so that
- * these times are all that counts for what follows.
+ * A plan up to here. A further block goes behind everything that its person, its bench and the
+ * stand have done, so that these times are all that counts for what follows.
  */
 export interface PlanState {
   /** Blocks placed of each wheel. */
@@ -45,7 +45,10 @@ const least = (all: readonly number[]): number => {
 const isVisitOver = ({ wheels }: PlanProblem, next: Uint8Array, visit: number): boolean =>
   wheels.every((w, i) => w.visit !== visit || next[i] === w.blocks.length);
 
-/** Copies what a state says of times and costs into another one of the same problem; not the way that led to it. */
+/**
+ * Copies what a state says of times and costs into another one of the same problem; not the way
+ * that led to it.
+ */
 const copyInto = (from: PlanState, into: PlanState): void => {
   into.next.set(from.next);
   for (let p = 0; p < from.free.length; p++) into.free[p] = from.free[p]!;
@@ -67,8 +70,9 @@ const takeBench = (benches: number[], at: number, end: number): void => {
 };
 
 /**
- * Writes into `into` the state with a wheel's next block given to a person, without the way that led to it: made to be
- * asked very often. Returns when the block ends, or null where what is fixed does not let it stand.
+ * Writes into `into` the state with a wheel's next block given to a person, without the way that
+ * led to it: made to be asked very often. Returns when the block ends, or null where what is fixed
+ * does not let it stand.
  */
 export const placeInto = (
   problem: PlanProblem,
@@ -108,7 +112,10 @@ export const placeInto = (
   return end;
 };
 
-/** The state with a wheel's next block given to a person; null where what is fixed does not let it stand. */
+/**
+ * The state with a wheel's next block given to a person; null where what is fixed does not let it
+ * stand.
+ */
 export const placedNext = (
   problem: PlanProblem,
   state: PlanState,
@@ -131,7 +138,8 @@ export const placedOf = (state: PlanState): Placed[] => {
 };
 
 /**
- * The same turns with what they cost by another problem, of the same wheels or of more: `wheelOf` says which is which.
+ * The same turns with what they cost by another problem, of the same wheels or of more: `wheelOf`
+ * says which is which.
  */
 export const placedAgain = (
   problem: PlanProblem,

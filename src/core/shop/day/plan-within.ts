@@ -10,8 +10,8 @@ const workOf = ({ blocks }: PlanWheel): number => blocks.reduce((sum, b) => sum 
 const firstFree = (free: readonly number[]): number => free.indexOf(Math.min(...free));
 
 /**
- * A day of the wheels alone whose ends are limited: all others can follow them, unless some are fixed by hand. `whole`
- * makes a plan of the whole day of one of these.
+ * A day of the wheels alone whose ends are limited: all others can follow them, unless some are
+ * fixed by hand. `whole` makes a plan of the whole day of one of these.
  */
 const limitedOnly = (problem: PlanProblem, limits: PlanLimits) => {
   const { ends } = limits;

@@ -53,12 +53,13 @@ interface Bidding {
 }
 
 /**
- * Prices of hands, stand and bench, minute by minute, and of lateness: every wheel goes its own cheapest way, then
- * prices go up where more is used than there is, and down where less is. `room` is where the ways of the wheels are
- * worked out; `at` is the state from which plans go on, the empty one for all of them.
+ * Prices of hands, stand and bench, minute by minute, and of lateness: every wheel goes its own
+ * cheapest way, then prices go up where more is used than there is, and down where less is. `room`
+ * is where the ways of the wheels are worked out; `at` is the state from which plans go on, the
+ * empty one for all of them.
  *
- * Source: Lagrangian relaxation of the capacities, Christofides, Alvarez-Valdés and Tamarit 1987; prices by Held,
- * Wolfe and Crowder 1974 (subgradients), the step by Polyak 1969.
+ * Source: Lagrangian relaxation of the capacities, Christofides, Alvarez-Valdés and Tamarit 1987;
+ * prices by Held, Wolfe and Crowder 1974 (subgradients), the step by Polyak 1969.
  */
 export const priceBids = (
   problem: PlanProblem,
@@ -105,7 +106,10 @@ export const priceBids = (
     late = best.prices.late;
   };
 
-  /** All wheels on their cheapest ways: what that comes to, and how late they are; null where one has no way. */
+  /**
+   * All wheels on their cheapest ways: what that comes to, and how late they are; null where one
+   * has no way.
+   */
   const round = (): { value: number; lateMin: number } | null => {
     costWheels(
       problem,
@@ -142,7 +146,10 @@ export const priceBids = (
     return { value, lateMin };
   };
 
-  /** Where prices go, and how far at most: nowhere where nobody is in anybody’s way and nothing is paid for in vain. */
+  /**
+   * Where prices go, and how far at most: nowhere where nobody is in anybody’s way and nothing is
+   * paid for in vain.
+   */
   const turned = (lateMin: number): { lateWay: number; length: number } | null => {
     let length = 0;
     let overused = 0;

@@ -5,11 +5,11 @@ export interface Promised {
 }
 
 /**
- * How late each promise is at least where it is the only one that is not kept. `promised` in the order of their dues;
- * `doneAt` says when so much work is done.
+ * How late each promise is at least where it is the only one that is not kept. `promised` in the
+ * order of their dues; `doneAt` says when so much work is done.
  *
- * All others are in time, so whatever is due by a time, and this one where it is done by then, fits before it: the work
- * of the earliest dues first decides (Jackson 1955).
+ * All others are in time, so whatever is due by a time, and this one where it is done by then, fits
+ * before it: the work of the earliest dues first decides (Jackson 1955).
  */
 export const singleLateBound = (
   promised: readonly Promised[],

@@ -33,8 +33,9 @@ const DAY_S = 86_400;
 const sum = (all: readonly number[]): number => all.reduce((a, b) => a + b, 0);
 
 /**
- * What a station takes as a log-normal: mean and variance of its logarithm, from the shop's jobs and what counts before
- * them. Source: conjugate normal inverse-gamma model; its spread taken at the posterior’s precision.
+ * What a station takes as a log-normal: mean and variance of its logarithm, from the shop's jobs
+ * and what counts before them. Source: conjugate normal inverse-gamma model; its spread taken at
+ * the posterior’s precision.
  */
 const logNormalOf = (
   tookS: readonly number[],
@@ -93,15 +94,20 @@ const totalOf = (parts: readonly Part[]): TimeLeft => {
   };
 };
 
-/** The answer of the working alone, for many visits at once: what it is asked comes from the shop's own logs. */
+/**
+ * The answer of the working alone, for many visits at once: what it is asked comes from the shop's
+ * own logs.
+ */
 export const timeLeftOf = (stations: readonly StationLeft[], rules?: RuleValues): TimeLeft =>
   totalOf(partsOf(stations, rules));
 
 /**
- * How long the work that is left will take: the middle of it, and the time by which it is done nine times in ten.
+ * How long the work that is left will take: the middle of it, and the time by which it is done nine
+ * times in ten.
  *
  * `leftPct` 0 to 100 of each station, at most 120 of them; `tookS` up to 60 times of the shop, 0 to 86,400 s. The sum
- * of log-normals is taken as log-normal (Fenton and Wilkinson). One person, one station after the other.
+ * of log-normals is taken as log-normal (Fenton and Wilkinson). One person, one station after the
+ * other.
  */
 export const timeLeft = defineWorking<Input, TimeLeft>({
   name: 'time-left',

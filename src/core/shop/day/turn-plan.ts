@@ -1,7 +1,10 @@
 import { onBench, type PlanCost, type PlanProblem } from './plan-problem';
 import { emptyState, placedNext, type PlanState } from './plan-state';
 
-/** A cost as one number, so that costs compare as numbers do: all of a rank is less than one of the rank before. */
+/**
+ * A cost as one number, so that costs compare as numbers do: all of a rank is less than one of the
+ * rank before.
+ */
 const RANK = 2 ** 21;
 
 export const asNumber = ({ broken, lateMin, doneMin }: PlanCost): number =>
@@ -11,9 +14,9 @@ export const asNumber = ({ broken, lateMin, doneMin }: PlanCost): number =>
 const NONE = Infinity;
 
 /**
- * Plans by the order of their turns alone: which wheel’s next block comes next. It goes to whoever is free last of
- * those who keep it waiting least, so that the others stay free. Made to be asked very often: it keeps one room for
- * all plans.
+ * Plans by the order of their turns alone: which wheel’s next block comes next. It goes to whoever
+ * is free last of those who keep it waiting least, so that the others stay free. Made to be asked
+ * very often: it keeps one room for all plans.
  */
 export const turnPlans = (problem: PlanProblem) => {
   const { people, benches, wheels, visits } = problem;
@@ -40,7 +43,9 @@ export const turnPlans = (problem: PlanProblem) => {
     return found < 0 ? earliest(free) : found;
   };
 
-  /** What the plan of these turns costs; who does them is written into `people` where it is given. */
+  /**
+   * What the plan of these turns costs; who does them is written into `people` where it is given.
+   */
   const costOf = (turns: ArrayLike<number>, by?: Uint8Array): number => {
     free.fill(0);
     bench.fill(0);

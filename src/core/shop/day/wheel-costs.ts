@@ -2,7 +2,9 @@ import { onBench, type PlanBlock, type PlanProblem } from './plan-problem';
 import type { PlanLimits } from './plan-limits';
 import type { PlanState } from './plan-state';
 
-/** What a minute of each scarce thing costs, minute by minute, and what a minute of lateness does. */
+/**
+ * What a minute of each scarce thing costs, minute by minute, and what a minute of lateness does.
+ */
 export interface Prices {
   hands: Float64Array;
   stand: Float64Array;
@@ -31,7 +33,10 @@ export const lateShareOf = (
 
 /** What each wheel costs on its own, from each of its blocks and each minute on. */
 export interface WheelCosts {
-  /** `least[wheel][block][minute]`: the rest of the wheel, begun no sooner; Infinity where it cannot be. */
+  /**
+   * `least[wheel][block][minute]`: the rest of the wheel, begun no sooner; Infinity where it cannot
+   * be.
+   */
   least: readonly (readonly Float64Array[])[];
   /** When that block begins. */
   start: readonly (readonly Int32Array[])[];
@@ -57,9 +62,10 @@ const usedBy = (prices: Prices): ((block: PlanBlock, t: number) => number) => {
 };
 
 /**
- * The cheapest way of every wheel through its blocks at these prices: its end in minutes, what its hands, stand and
- * bench cost, and its lateness. Nothing else is in its way. Written into `room`, minute by minute from the last one
- * back; where `from` is given, only what plans from that state need.
+ * The cheapest way of every wheel through its blocks at these prices: its end in minutes, what its
+ * hands, stand and bench cost, and its lateness. Nothing else is in its way. Written into `room`,
+ * minute by minute from the last one back; where `from` is given, only what plans from that state
+ * need.
  */
 export const costWheels = (
   problem: PlanProblem,
@@ -100,8 +106,9 @@ export const costWheels = (
 };
 
 /**
- * Closes all beginnings with which a wheel, whatever it does before and after, costs more than its cheapest way by more
- * than `spareMin`; says how many. The costs in `room` are those of these prices.
+ * Closes all beginnings with which a wheel, whatever it does before and after, costs more than its
+ * cheapest way by more than `spareMin`; says how many. The costs in `room` are those of these
+ * prices.
  */
 export const closeDearer = (
   problem: PlanProblem,

@@ -72,8 +72,9 @@ const takeCame = (
 };
 
 /**
- * Gives what is on the shelf, and then what is on its way, to the jobs in the order in which they decided: a part is
- * never counted on twice. What is none of the shelf's is here once an order for that very job came. `shelf` counts by id.
+ * Gives what is on the shelf, and then what is on its way, to the jobs in the order in which they
+ * decided: a part is never counted on twice. What is none of the shelf's is here once an order for
+ * that very job came. `shelf` counts by id.
  */
 export const allocate = (
   wanted: readonly WantedPart[],

@@ -1,4 +1,7 @@
-/** Parts of the jobs on the bench: whose the shelf's are, what is on its way, and what has to be ordered. */
+/**
+ * Parts of the jobs on the bench: whose the shelf's are, what is on its way, and what has to be
+ * ordered.
+ */
 export {
   allocate,
   orderList,

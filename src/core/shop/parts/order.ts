@@ -29,7 +29,9 @@ export interface OnItsWay extends PartOrder {
   jobs: ForJob[];
 }
 
-/** What has to be ordered, what is on its way, and from whom parts came before, the latest first. */
+/**
+ * What has to be ordered, what is on its way, and from whom parts came before, the latest first.
+ */
 export interface OrderList {
   short: ToOrder[];
   ordered: OnItsWay[];

@@ -53,7 +53,9 @@ export type Form =
   | { as: 'whole'; min: number; max: number }
   | { as: 'quantity'; unit: Unit; min: number; max: number };
 
-/** A field of a record: one definition for its schema, its form, its column and its place in a file. */
+/**
+ * A field of a record: one definition for its schema, its form, its column and its place in a file.
+ */
 export interface Field<Key extends string = string> {
   key: Key;
   label: string;
@@ -265,7 +267,8 @@ export const placesText = (degs: readonly number[]): string =>
   degs.map((d) => clockText(d)).join(', ');
 
 /**
- * A sentence for what a parser of a marking has against a value; null where it has nothing, or there is no parser.
+ * A sentence for what a parser of a marking has against a value; null where it has nothing, or
+ * there is no parser.
  */
 const parserProblem = (form: Form, value: string): InputError | null => {
   const parse =
@@ -294,7 +297,10 @@ const cellSchema = (field: Field): Joi.ObjectSchema => {
   return known;
 };
 
-/** One field's value, checked. Throws `InputError` with the words of the field's own parser where there is one. */
+/**
+ * One field's value, checked. Throws `InputError` with the words of the field's own parser where
+ * there is one.
+ */
 export const checkField = (field: Field, value: unknown): unknown => {
   const problem = typeof value === 'string' ? parserProblem(field.form, value) : null;
   if (problem) throw new InputError(field.key, problem.message, problem.expected);

@@ -25,7 +25,10 @@ const problem = (column: string, message: string, expected: string): CellProblem
   expected,
 });
 
-/** Header cells that fit no column, stand twice, or are missing though nothing else can stand for them. */
+/**
+ * Header cells that fit no column, stand twice, or are missing though nothing else can stand for
+ * them.
+ */
 const headerProblems = (
   header: readonly string[],
   columns: readonly string[],
@@ -51,8 +54,8 @@ const headerProblems = (
 ];
 
 /**
- * What a file would do to the records of a kind, row by row; every fault of every row at once. Pure: nothing is
- * written.
+ * What a file would do to the records of a kind, row by row; every fault of every row at once.
+ * Pure: nothing is written.
  *
  * `needed` columns that have no usual value; `machineIds` for the wheels' machines; `newId` makes names for rows
  * without one.

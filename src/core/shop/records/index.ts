@@ -1,4 +1,7 @@
-/** The shop's records: what each kind holds, how it is checked, and how it goes into a file and comes back. */
+/**
+ * The shop's records: what each kind holds, how it is checked, and how it goes into a file and
+ * comes back.
+ */
 export {
   FEW_KINDS,
   inUse,

@@ -34,7 +34,10 @@ interface RecordSpec<K extends RecordKind = RecordKind> {
   kind: K;
   one: string;
   many: string;
-  /** Every field but those that all records have, in the order of the form; the first one names a record. */
+  /**
+   * Every field but those that all records have, in the order of the form; the first one names a
+   * record.
+   */
   fields: { readonly [Name in Exclude<keyof Records[K], keyof Kept>]: Omit<Field, 'key'> };
 }
 

@@ -51,7 +51,10 @@ const checkWhole = (kind: RecordKind, it: Records[RecordKind]): void => {
   }
 };
 
-/** Spaces round a text are nothing that anybody meant: without them a file goes out and comes in the same. */
+/**
+ * Spaces round a text are nothing that anybody meant: without them a file goes out and comes in the
+ * same.
+ */
 const withoutSpaces = (value: unknown): unknown =>
   value !== null && typeof value === 'object' && !Array.isArray(value)
     ? Object.fromEntries(
@@ -62,7 +65,9 @@ const withoutSpaces = (value: unknown): unknown =>
       )
     : value;
 
-/** A record with its usual values filled in. Throws `InputError` naming the field that does not fit. */
+/**
+ * A record with its usual values filled in. Throws `InputError` naming the field that does not fit.
+ */
 export const checkRecord = <K extends RecordKind>(kind: K, given: unknown): Records[K] => {
   const value = withoutSpaces(given);
   if (value !== null && typeof value === 'object')
@@ -75,7 +80,10 @@ export const checkRecord = <K extends RecordKind>(kind: K, given: unknown): Reco
   return it;
 };
 
-/** A record from its parts, with the usual values for those not given; unchecked, for records of an older program. */
+/**
+ * A record from its parts, with the usual values for those not given; unchecked, for records of an
+ * older program.
+ */
 export const complete = <K extends RecordKind>(kind: K, parts: Partial<Records[K]>): Records[K] => {
   const usual = Object.fromEntries(
     fieldsOfKind(kind)
@@ -113,9 +121,8 @@ export interface CellProblem {
 }
 
 /**
- * Cells by column name as a record, with everything that is wrong with them. `id` is what to call a row that names
- * none.
- * Columns that are not there take their usual value.
+ * Cells by column name as a record, with everything that is wrong with them. `id` is what to call a
+ * row that names none. Columns that are not there take their usual value.
  */
 export const fromCells = <K extends RecordKind>(
   kind: K,

@@ -185,7 +185,10 @@ export const FEW_KINDS = RECORD_KINDS.filter(
   (kind): kind is FewKind => !(MANY_KINDS as readonly string[]).includes(kind),
 );
 
-/** What every screen needs to know of the shop, archived records included. `paces` by the name of the fitter. */
+/**
+ * What every screen needs to know of the shop, archived records included. `paces` by the name of
+ * the fitter.
+ */
 export type Shop = { name: string; people: string[]; paces: Readonly<Record<string, Pace>> } & {
   [K in FewKind]: Records[K][];
 };

@@ -8,8 +8,8 @@ const MIN_LETTERS = 3;
 const escaped = (text: string): string => text.replace(/[\\^$.*+?()[\]{}|/-]/g, '\\$&');
 
 /**
- * Finds any of these words where they stand by themselves, in capitals or not, however their accents are stored. Throws
- * `InputError` for a word of fewer than three letters or digits.
+ * Finds any of these words where they stand by themselves, in capitals or not, however their
+ * accents are stored. Throws `InputError` for a word of fewer than three letters or digits.
  */
 export const wordsPattern = (words: readonly string[]): RegExp => {
   for (const [i, word] of words.entries())

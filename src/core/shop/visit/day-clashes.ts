@@ -1,6 +1,9 @@
 import { BLOCK_WORDS, type DayVisit } from '../day';
 
-/** A block that was put by hand and cannot stay there, since another one that begins sooner is in its way. */
+/**
+ * A block that was put by hand and cannot stay there, since another one that begins sooner is in
+ * its way.
+ */
 export interface LetGo {
   visitId: string;
   wheel: string;
@@ -32,8 +35,9 @@ const whyNot = (late: Put, soon: Put): string | null => {
 };
 
 /**
- * What was put by hand, one thing at a time: of two that meet the one that begins sooner stays, the other is left to the
- * plan. What a person was to have begun already begins now, and he does one thing now.
+ * What was put by hand, one thing at a time: of two that meet the one that begins sooner stays, the
+ * other is left to the plan. What a person was to have begun already begins now, and he does one
+ * thing now.
  */
 export const withoutClashes = (
   visits: readonly DayVisit[],

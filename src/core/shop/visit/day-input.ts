@@ -44,7 +44,10 @@ const stepBefore = (minutes: number): number => PLAN_STEP_MIN * Math.floor(minut
 const waitMinutes = ({ waits, waitsUntil }: VisitState, nowMs: number): number =>
   waits === null || waitsUntil === null ? 0 : Math.max(0, stepAfter(minutesTo(waitsUntil, nowMs)));
 
-/** The last step of a plan that keeps a promise; one that is long past or far off is so by no more than a plan sees. */
+/**
+ * The last step of a plan that keeps a promise; one that is long past or far off is so by no more
+ * than a plan sees.
+ */
 const dueMinutes = ({ dueAt }: VisitState, nowMs: number): number | null =>
   dueAt === null
     ? null
@@ -73,7 +76,8 @@ const dayVisit = (
       const blocks = blocksLeft(left, rules).map((block, i) => {
         const put = state.planned.find((p) => p.jobId === now.jobId && p.block === block.block);
         const startMin = put ? minutesTo(put.startAt, nowMs) : 0;
-        // What was to begin already is being worked on; what can no longer begin then is left to the plan.
+        // What was to begin already is being worked on; what can no longer begin then is left to
+        // the plan.
         const stands =
           put !== undefined &&
           people.includes(put.person) &&
@@ -94,9 +98,10 @@ const dayVisit = (
 };
 
 /**
- * What a day’s plan is asked: the work that is left on every machine that is in, the nearest promise first; and what
- * cannot be planned, since nobody knows until when it waits or since a plan holds no more; and what was put by hand but
- * cannot stay. `nowMs` is the mark of the clock that the plan begins at.
+ * What a day’s plan is asked: the work that is left on every machine that is in, the nearest
+ * promise first; and what cannot be planned, since nobody knows until when it waits or since a plan
+ * holds no more; and what was put by hand but cannot stay. `nowMs` is the mark of the clock that
+ * the plan begins at.
  */
 export const dayInput = (
   all: readonly InNow[],

@@ -24,14 +24,20 @@ export interface VisitWords {
   wheel(jobId: string): string;
 }
 
-/** A kind of entry of a visit; `Data` is what it holds, `State` the part of the visit it reads and changes. */
+/**
+ * A kind of entry of a visit; `Data` is what it holds, `State` the part of the visit it reads and
+ * changes.
+ */
 export interface VisitDefinition<Data, State> {
   /** Who writes it: the server opens a visit together with its jobs. */
   author: 'anyone' | 'server';
   undo: 'allowed' | 'never';
   /** A schema for every field. */
   schema: { [Field in keyof Required<Data>]: Joi.Schema };
-  /** Throws `InputError` if it may not follow on the visit as it stands; `nowIso` is the server’s time. */
+  /**
+   * Throws `InputError` if it may not follow on the visit as it stands; `nowIso` is the server’s
+   * time.
+   */
   check?: (data: Data, state: State, jobs: JobsNow, nowIso: string) => void;
   /** One sentence for the log. */
   text: (data: Data, words: VisitWords) => string;
@@ -42,8 +48,8 @@ export interface VisitDefinition<Data, State> {
 }
 
 /**
- * Defines a kind of entry. `Own` is the part of the visit's state that it adds, with its `initial` value; `Other` is what
- * it reads or changes of other kinds.
+ * Defines a kind of entry. `Own` is the part of the visit's state that it adds, with its `initial`
+ * value; `Other` is what it reads or changes of other kinds.
  */
 export const defineVisitEntry = <Data, Own extends object = object, Other extends object = object>(
   definition: VisitDefinition<Data, Own & Other> & { initial: Own },

@@ -23,7 +23,9 @@ export interface VisitEntryBody<K extends VisitEntryKind = VisitEntryKind> {
   data: VisitEntryData[K];
 }
 
-/** An entry of one kind as it stands in the log; `seq` counts from 1 without gaps, `at` is ISO 8601. */
+/**
+ * An entry of one kind as it stands in the log; `seq` counts from 1 without gaps, `at` is ISO 8601.
+ */
 type VisitEntryOf<K extends VisitEntryKind> = VisitEntryBody<K> & { seq: number; at: string };
 export type VisitEntry = { [K in VisitEntryKind]: VisitEntryOf<K> }[VisitEntryKind];
 
@@ -68,7 +70,8 @@ export const checkVisitEntry = (value: unknown): VisitEntryBody => {
 };
 
 /**
- * Throws `InputError` if an entry may not follow on a visit as it stands; `nowIso` is the server's time, for promises.
+ * Throws `InputError` if an entry may not follow on a visit as it stands; `nowIso` is the server's
+ * time, for promises.
  */
 export const checkVisitAppend = <K extends VisitEntryKind>(
   { kind, data }: VisitEntryBody<K>,

@@ -1,4 +1,7 @@
-/** A visit: a machine that came in, the wheels that take part, what was wanted, promised and agreed. A log like a job's. */
+/**
+ * A visit: a machine that came in, the wheels that take part, what was wanted, promised and agreed.
+ * A log like a job's.
+ */
 export type { JobsNow, VisitWheel } from './define-entry';
 export {
   checkVisitAppend,

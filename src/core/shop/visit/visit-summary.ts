@@ -13,7 +13,9 @@ export interface WheelNow {
   sizeOn: string | null;
   /** The pressure that is in its tire out there, once it is set. */
   setKpa: number | null;
-  /** Ridden, and its bolts are looked at again once it is cool, ISO 8601; null where nothing cools. */
+  /**
+   * Ridden, and its bolts are looked at again once it is cool, ISO 8601; null where nothing cools.
+   */
   coolUntil: string | null;
   /** How far each station is, 0 to 1, in their order. */
   fills: number[];
@@ -32,7 +34,9 @@ interface MissingPart {
   isOrdered: boolean;
 }
 
-/** What a visit is opened with; the ids are of the client's own making, so that it may send again. */
+/**
+ * What a visit is opened with; the ids are of the client's own making, so that it may send again.
+ */
 export interface OpenVisit {
   id: string;
   machineId: string;
@@ -58,7 +62,10 @@ export interface VisitSummary {
   lastAt: string;
   lastSeq: number;
   wheels: WheelNow[];
-  /** Days since the machine was handed over, where it has come back soon by the shop's rule; null otherwise. */
+  /**
+   * Days since the machine was handed over, where it has come back soon by the shop's rule; null
+   * otherwise.
+   */
   backAfterDays: number | null;
   /** Parts that its wheels are waiting for. */
   missing: MissingPart[];

@@ -14,7 +14,10 @@ import { visitProblem } from '../../store/visits-api';
 
 const ASK_MS = 30_000;
 
-/** Wrong tries to sign in, by where they come from, each with a way to end it; nothing while there are none. */
+/**
+ * Wrong tries to sign in, by where they come from, each with a way to end it; nothing while there
+ * are none.
+ */
 export const GuessingList = () => {
   const nowMs = useNow();
   const { data = [] } = useGuessingQuery(undefined, {

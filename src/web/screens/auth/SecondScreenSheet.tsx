@@ -10,7 +10,10 @@ import { visitProblem } from '../../store/visits-api';
 
 const TICK_MS = 1000;
 
-/** Where a tablet finds the shop: as this browser does, or, on the shop's own machine, as the server says. */
+/**
+ * Where a tablet finds the shop: as this browser does, or, on the shop's own machine, as the server
+ * says.
+ */
 const addressFor = (addresses: readonly string[]): string | null =>
   /^(localhost|127\.|\[::1\])/.test(window.location.hostname)
     ? (addresses[0] ?? null)

@@ -14,13 +14,19 @@ export const canUsePasskey = (): boolean =>
 /** Loads the package once it is needed: most people sign in by PIN. */
 const webauthn = () => import('@simplewebauthn/browser');
 
-/** Asks the browser for a passkey against a challenge of the server. Throws what the browser or the server refuses. */
+/**
+ * Asks the browser for a passkey against a challenge of the server. Throws what the browser or the
+ * server refuses.
+ */
 export const askPasskey = async (): Promise<AuthenticationResponseJSON> => {
   const optionsJSON = await api.passkeyChallenge<PublicKeyCredentialRequestOptionsJSON>();
   return (await webauthn()).startAuthentication({ optionsJSON });
 };
 
-/** Makes a passkey in this browser and adds it under a label. Throws what the browser or the server refuses. */
+/**
+ * Makes a passkey in this browser and adds it under a label. Throws what the browser or the server
+ * refuses.
+ */
 export const addPasskey = async (label: string): Promise<void> => {
   const optionsJSON = await api.newPasskeyChallenge();
   const { startRegistration } = await webauthn();

@@ -151,7 +151,9 @@ const Tested = ({
   );
 };
 
-/** How safe the backups are: their encryption, their copies, and whether the newest can be restored. */
+/**
+ * How safe the backups are: their encryption, their copies, and whether the newest can be restored.
+ */
 export const BackupSafety = ({ now, nowMs }: { now: BackupsNow; nowMs: number }) => {
   const { areClosed, me } = useApp((s) => s.auth);
   const mayChange = !areClosed || (me !== null && mayDo(me.role, 'govern'));

@@ -1,6 +1,9 @@
 import { Button } from '../../parts/Button';
 
-/** Another shop has taken the place of the one that was here: where that is kept, and on to the new one. */
+/**
+ * Another shop has taken the place of the one that was here: where that is kept, and on to the new
+ * one.
+ */
 export const KeptShop = ({
   done,
   kept,

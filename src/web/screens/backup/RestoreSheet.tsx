@@ -53,7 +53,9 @@ const Against = ({ look, nowMs }: { look: LookedInto; nowMs: number }) => {
   );
 };
 
-/** A backup is taken apart, shown against what is here, and takes its place when somebody says so. */
+/**
+ * A backup is taken apart, shown against what is here, and takes its place when somebody says so.
+ */
 export const RestoreSheet = ({
   backup,
   nowMs,

@@ -18,7 +18,9 @@ import { shopChanged } from '../../store/records-api';
 
 /** The log of a job, and what may be done with it. */
 interface JobLog extends Pick<JobAtHand, 'log' | 'write' | 'correcting'> {
-  /** Takes the newest entry that stands away; it comes back, or undefined where nothing was undone. */
+  /**
+   * Takes the newest entry that stands away; it comes back, or undefined where nothing was undone.
+   */
   undo(): Promise<Entry | undefined>;
 }
 

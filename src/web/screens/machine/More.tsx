@@ -1,7 +1,9 @@
 import { ChevronDown } from 'lucide-react';
 import { useState, type MouseEvent, type ReactNode } from 'react';
 
-/** What may be said later as well: folded until somebody opens it, or something in it does not fit. */
+/**
+ * What may be said later as well: folded until somebody opens it, or something in it does not fit.
+ */
 export const More = ({
   label,
   isOpen = false,

@@ -76,7 +76,10 @@ export const freshWheel = (position: Wheel['position']): WheelForm => ({
   more: {},
 });
 
-/** Fields of a wheel's record that a clamped wheel cannot be worked without; the rest is asked for where it is needed. */
+/**
+ * Fields of a wheel's record that a clamped wheel cannot be worked without; the rest is asked for
+ * where it is needed.
+ */
 const CLAMPED = [
   'rings',
   'ringBolts',
@@ -89,7 +92,10 @@ const CLAMPED = [
 
 const ASKED = fieldsOfKind('wheels').filter(({ key }) => CLAMPED.includes(key) || key === 'pair');
 
-/** What is asked of a wheel beside what all wheels are asked: its bolts by its build, its pair by the machine. */
+/**
+ * What is asked of a wheel beside what all wheels are asked: its bolts by its build, its pair by
+ * the machine.
+ */
 export const moreOf = (build: Wheel['build'], kind: MachineKind): readonly Field[] =>
   ASKED.filter(({ key, builds }) =>
     key === 'pair' ? onFourWheels(kind) || kind === 'sidecar' : builds?.includes(build),
@@ -103,7 +109,10 @@ const readMore = (field: Field, text: string, units: Units): unknown =>
 
 export const freshFastener = (): FastenerForm => ({ name: '', wheel: 'any', torque: '' });
 
-/** What drives the wheel of a kind most often. Basis: memory; the form says it, and the record may say another. */
+/**
+ * What drives the wheel of a kind most often. Basis: memory; the form says it, and the record may
+ * say another.
+ */
 export const USUAL_DRIVE: Record<MachineKind, Machine['drive']> = {
   dirt: 'chain',
   trials: 'chain',

@@ -48,7 +48,10 @@ const MachineRow = ({ machine, wheels, ...taking }: Taking & MachineWithWheels) 
   </li>
 );
 
-/** Machines and their wheels, a button for each; drawn anew only when others are found, not with each letter typed. */
+/**
+ * Machines and their wheels, a button for each; drawn anew only when others are found, not with
+ * each letter typed.
+ */
 export const MachineList = memo(
   ({ machines, ...taking }: Taking & { machines: readonly MachineWithWheels[] }) => (
     <ul className="rows">

@@ -92,7 +92,10 @@ const Block = ({
   );
 };
 
-/** Lanes of time, one for each person: a block is dragged, or moved by keys, to somebody and to a time. */
+/**
+ * Lanes of time, one for each person: a block is dragged, or moved by keys, to somebody and to a
+ * time.
+ */
 export const Lanes = ({
   bars,
   people,

@@ -44,7 +44,8 @@ export const useMove = (onWritten: () => void): Moves => {
       try {
         await send({ id: visitId, expectedSeq: await newest(visits), entries }).unwrap();
       } catch (error) {
-        // Somebody else wrote meanwhile, or the move before is not read back yet: once more, on what stands now.
+        // Somebody else wrote meanwhile, or the move before is not read back yet: once more, on
+        // what stands now.
         if ((error as FetchBaseQueryError).status !== MOVED_ON) throw error;
         await send({ id: visitId, expectedSeq: await newest(undefined), entries }).unwrap();
       }

@@ -37,7 +37,10 @@ const Line = ({ act, seen }: { act: AirAct; seen: AirSeen }) => {
   );
 };
 
-/** A tire on the hose: lubricated, filled, let out and filled again, until both beads are home or it is called off. */
+/**
+ * A tire on the hose: lubricated, filled, let out and filled again, until both beads are home or it
+ * is called off.
+ */
 export const AirRun = ({ at, who, onDone }: RunProps) => {
   const { read, say, write: show } = useUnits();
   const { acts, act, tookS } = useRound<AirAct>(at, who);

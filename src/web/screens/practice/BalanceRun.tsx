@@ -38,8 +38,8 @@ type Told =
   | { what: 'put'; text: string };
 
 /**
- * A hidden wheel on the screen: let go, pushed, held level, with weights put on and taken off, until one calls it
- * balanced.
+ * A hidden wheel on the screen: let go, pushed, held level, with weights put on and taken off,
+ * until one calls it balanced.
  */
 export const BalanceRun = ({ at, who, onDone }: RunProps) => {
   const { seed } = at;

@@ -35,7 +35,10 @@ const HARM: readonly LeverSeen['is'][] = [
   'keeper lifts',
 ];
 
-/** How the bead lies: what is in the well, what sits up at both its ends, and where the tube was pinched. */
+/**
+ * How the bead lies: what is in the well, what sits up at both its ends, and where the tube was
+ * pinched.
+ */
 const marksOf = (bead: HiddenBead, state: BeadState, picked: number | null): DialMark[] => {
   const { startDeg, fromDeg, onDeg, upDeg, over } = state;
   const locks = lockMarks({ rimLockDegs: [...bead.lockDegs] });
@@ -68,7 +71,9 @@ const marksOf = (bead: HiddenBead, state: BeadState, picked: number | null): Dia
   ];
 };
 
-/** A second bead on the screen: begun, levered, pushed down, felt for, until it is over or given up. */
+/**
+ * A second bead on the screen: begun, levered, pushed down, felt for, until it is over or given up.
+ */
 export const LeversRun = ({ at, who, onDone }: RunProps) => {
   const place = usePlace();
   const { say } = useUnits();

@@ -4,7 +4,10 @@ import type { BeadState, HiddenBead } from '../../../core/practice';
 const Y = { well: 128, seat: 74, flange: 34 } as const;
 const RIM = `M20 ${Y.flange}H34V${Y.seat}H70L88 ${Y.well + 12}H152L170 ${Y.seat}H206V${Y.flange}H220`;
 
-/** The rim cut through: the far side in the well or up on its seat, the near side on its way over the flange. */
+/**
+ * The rim cut through: the far side in the well or up on its seat, the near side on its way over
+ * the flange.
+ */
 export const RimCut = ({ bead, state }: { bead: HiddenBead; state: BeadState }) => {
   const upShare = state.onDeg > 0 ? Math.min(1, state.upDeg / state.onDeg) : 0;
   const fillPx = Math.min(24, 3 * bead.rim.fillMm);

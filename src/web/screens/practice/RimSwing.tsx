@@ -27,8 +27,8 @@ const between = (table: readonly number[], deg: number): number => {
 };
 
 /**
- * The rim as it runs past the needle, much larger: seen along its edge it goes to the sides, seen from the side it goes
- * up and down. It moves on with the needle.
+ * The rim as it runs past the needle, much larger: seen along its edge it goes to the sides, seen
+ * from the side it goes up and down. It moves on with the needle.
  */
 export const RimSwing = ({ wheel, deg }: { wheel: HiddenSpokes; deg: number }) => {
   const { say } = useUnits();

@@ -64,7 +64,10 @@ const doneWords = (act: RingAct): string => {
   }
 };
 
-/** A ring on the screen: crush measured, bolts turned, the gap felt, until it is torqued or called off. */
+/**
+ * A ring on the screen: crush measured, bolts turned, the gap felt, until it is torqued or called
+ * off.
+ */
 export const RingRun = ({ at, who, onDone }: RunProps) => {
   const { say } = useUnits();
   const { acts, act, tookS } = useRound<RingAct>(at, who);

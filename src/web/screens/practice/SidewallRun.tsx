@@ -42,7 +42,10 @@ const Wheel = ({ wheel }: { wheel: FitContext }) => {
   );
 };
 
-/** Sidewalls on the screen: which one suits, which one must be refused, and why; an answer is judged at once. */
+/**
+ * Sidewalls on the screen: which one suits, which one must be refused, and why; an answer is judged
+ * at once.
+ */
 export const SidewallRun = ({ at, who, onDone }: RunProps) => {
   const { acts, act, tookS } = useRound<SidewallAct>(at, who);
   const hidden = useMemo(

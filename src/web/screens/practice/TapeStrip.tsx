@@ -3,8 +3,8 @@ const [W, H] = [420, 30];
 const BREAK = 26;
 
 /**
- * The tread of a tire unrolled, of which the last stretch is drawn: where strips end tells which are alike. `share` 0 to
- * 1 of that stretch; null where it was not taped.
+ * The tread of a tire unrolled, of which the last stretch is drawn: where strips end tells which
+ * are alike. `share` 0 to 1 of that stretch; null where it was not taped.
  */
 export const TapeStrip = ({ share }: { share: number | null }) => {
   const end = BREAK + 14 + (W - BREAK - 20) * (share ?? 0.5);

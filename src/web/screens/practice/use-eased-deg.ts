@@ -4,7 +4,10 @@ import { wantsNoMotion } from '../../parts/motion';
 
 const EASE_MS = 180;
 
-/** An angle that follows another one the short way round, picture by picture; at once for who wants no motion. */
+/**
+ * An angle that follows another one the short way round, picture by picture; at once for who wants
+ * no motion.
+ */
 export const useEasedDeg = (deg: number): number => {
   const [shown, setShown] = useState(deg);
   const now = useRef(deg);

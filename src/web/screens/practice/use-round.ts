@@ -42,7 +42,10 @@ const begin = (at: RoundAt, who: string): Kept => {
   return isSame ? left : { ...at, who, acts: [], sinceMs: Date.now() };
 };
 
-/** The acts of a round; they stay in this browser until it is done, so that a left round goes on where it stood. */
+/**
+ * The acts of a round; they stay in this browser until it is done, so that a left round goes on
+ * where it stood.
+ */
 export const useRound = <Act>(
   at: RoundAt,
   who: string,

@@ -25,8 +25,8 @@ interface Options {
 }
 
 /**
- * A wheel on a stand that turns on the screen by its own physics: the dial follows at every picture, the screen only at
- * its rests.
+ * A wheel on a stand that turns on the screen by its own physics: the dial follows at every
+ * picture, the screen only at its rests.
  */
 export const useTurningWheel = ({ heavy, weights, bandG, pace }: Options) => {
   const dial = useRef<SVGSVGElement>(null);

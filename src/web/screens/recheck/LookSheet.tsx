@@ -195,7 +195,9 @@ const Inside = ({ id, onDone }: { id: string; onDone: () => void }) => {
   );
 };
 
-/** The sheet that closes what is to be looked at again; which one stands in the address as `look`. */
+/**
+ * The sheet that closes what is to be looked at again; which one stands in the address as `look`.
+ */
 export const LookSheet = () => {
   const [params, setParams] = useSearchParams();
   const id = params.get('look');

@@ -3,7 +3,10 @@ import type { RecheckRow } from '../../../core/job/recheck';
 import { daysBetween } from '../../../core/base/units';
 import { POSITION_WORDS } from '../../../core/fit/wheels';
 
-/** `overdue, yesterday`, `today`, `Thu`, `3 Dec`, `4 Feb 2031`: a day as somebody in the shop says it. */
+/**
+ * `overdue, yesterday`, `today`, `Thu`, `3 Dec`, `4 Feb 2031`: a day as somebody in the shop says
+ * it.
+ */
 export const dueDayText = (day: string, today: string): string => {
   const days = daysBetween(today, day);
   const at = parseISO(day);

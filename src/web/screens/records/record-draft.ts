@@ -164,8 +164,8 @@ export const valueOf = (
 };
 
 /**
- * The record that was typed. A field whose text was not touched keeps its very value, whatever the units round to.
- * Throws `InputError` naming the field.
+ * The record that was typed. A field whose text was not touched keeps its very value, whatever the
+ * units round to. Throws `InputError` naming the field.
  */
 export const fromDraft = <K extends RecordKind>(
   kind: K,

@@ -14,9 +14,14 @@ export interface RecordList {
   pageIndex: number;
   pages: number;
   turnTo(pageIndex: number): void;
-  /** The field that it is listed by, with a `-` before it for the largest first; empty for the order of the kind. */
+  /**
+   * The field that it is listed by, with a `-` before it for the largest first; empty for the order
+   * of the kind.
+   */
   sort: string;
-  /** Lists by a field, maybe the largest first; again the other way round, and once more as before. */
+  /**
+   * Lists by a field, maybe the largest first; again the other way round, and once more as before.
+   */
   sortBy(key: string, largestFirst: boolean): void;
 }
 

@@ -5,7 +5,10 @@ import { readRecord } from '../../store/records-api';
 
 /** A record that is opened to be changed. */
 interface RecordToEdit {
-  /** As it stood when it was opened; null until it is read. What others change after that is for the server to refuse. */
+  /**
+   * As it stood when it was opened; null until it is read. What others change after that is for the
+   * server to refuse.
+   */
   record: Records[RecordKind] | null;
   /** There is none, or it could not be read. */
   isNone: boolean;

@@ -17,7 +17,10 @@ export const placeOf = (ms: number, hours: readonly number[]): number => {
 
 const MARK: Record<Verdict, string> = { good: 'text-ink', check: 'text-check', stop: 'text-stop' };
 
-/** The likely time as a bar that fades from the middle to nine in ten, and the promise as a mark on the same clock. */
+/**
+ * The likely time as a bar that fades from the middle to nine in ten, and the promise as a mark on
+ * the same clock.
+ */
 export const TimeScale = ({
   visit,
   verdict,

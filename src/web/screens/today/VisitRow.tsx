@@ -63,7 +63,10 @@ const backText = ({ backAfterDays }: VisitSummary): string | null =>
       ? 'back the same day'
       : `back after ${counted(backAfterDays, 'day')}`;
 
-/** One machine that is in: what it waits for, its wheels side by side, and its time against its promise. */
+/**
+ * One machine that is in: what it waits for, its wheels side by side, and its time against its
+ * promise.
+ */
 export const VisitRow = ({
   visit,
   hours,

@@ -7,7 +7,10 @@ const WIDE = 15;
 const STEP = 0.6;
 const DEEP = 15;
 
-/** The stations of one wheel as a row of small basins stepping down, each as full as its station is done. */
+/**
+ * The stations of one wheel as a row of small basins stepping down, each as full as its station is
+ * done.
+ */
 export const WheelBasins = ({ wheel, isTight = false }: { wheel: WheelNow; isTight?: boolean }) => {
   const live = wheel.station === null ? -1 : STATIONS.indexOf(wheel.station);
   const isWithdrawn = wheel.withdrawnBy !== null;

@@ -2,7 +2,10 @@ import type { VisitSummary } from '../../../core/shop/visit';
 import type { Verdict } from '../../../core/base/working';
 import { momentText } from '../../parts/moment-text';
 
-/** What a machine waits for: what somebody wrote, else the parts that are not here; null where it waits for nothing. */
+/**
+ * What a machine waits for: what somebody wrote, else the parts that are not here; null where it
+ * waits for nothing.
+ */
 export const waitText = ({ waits, missing }: VisitSummary): string | null => {
   if (waits !== null) return waits;
   const first = missing[0];
@@ -11,7 +14,10 @@ export const waitText = ({ waits, missing }: VisitSummary): string | null => {
   return `${first.what}${more}, ${missing.every((m) => m.isOrdered) ? 'ordered' : 'not ordered yet'}`;
 };
 
-/** That proof of one of its wheels was withdrawn after hand-over, and by whom; null when every release stands. */
+/**
+ * That proof of one of its wheels was withdrawn after hand-over, and by whom; null when every
+ * release stands.
+ */
 export const withdrawnText = ({ wheels }: VisitSummary): string | null => {
   const names = [...new Set(wheels.flatMap((w) => w.withdrawnBy ?? []))];
   return names.length === 0 ? null : `proof withdrawn by ${names.join(', ')}`;

@@ -8,7 +8,10 @@ import { useEstimateQuery } from '../../store/parts-api';
 import { visitProblem } from '../../store/visits-api';
 import { useWriteVisit } from './VisitForms';
 
-/** What the visit costs, by the parts that were chosen and the shop's rates: before the work, and what it came to. */
+/**
+ * What the visit costs, by the parts that were chosen and the shop's rates: before the work, and
+ * what it came to.
+ */
 export const EstimatePart = ({ visit }: { visit: VisitSummary }) => {
   const { data, error } = useEstimateQuery(visit.id, { refetchOnMountOrArgChange: true });
   const write = useWriteVisit(visit);

@@ -11,7 +11,10 @@ import { today, useApp } from '../../store';
 import { useOpenVisitMutation, visitProblem } from '../../store/visits-api';
 import { dueFrom } from './due-from';
 
-/** A machine that comes in with several wheels: which of them, what is wanted, and when it is promised. */
+/**
+ * A machine that comes in with several wheels: which of them, what is wanted, and when it is
+ * promised.
+ */
 const Form = ({ machine, wheels }: { machine: Machine; wheels: readonly Wheel[] }) => {
   const who = useApp((s) => s.prefs.who);
   const navigate = useNavigate();

@@ -1,6 +1,6 @@
 /**
- * The moment that a day and a time in the shop's own time zone mean, ISO 8601; null where no time is given, an error
- * with a sentence where they mean none. `what` names it.
+ * The moment that a day and a time in the shop's own time zone mean, ISO 8601; null where no time
+ * is given, an error with a sentence where they mean none. `what` names it.
  */
 export const dueFrom = (day: string, time: string, what = 'The promise'): string | null | Error => {
   if (time.trim() === '') return null;

@@ -66,7 +66,10 @@ const valueDraft = (form: FieldForm, value: unknown, units: Units): Draft => {
   }
 };
 
-/** The fields of one kind of a record that comes in several; in a draft `kind` says which, whatever tells them apart. */
+/**
+ * The fields of one kind of a record that comes in several; in a draft `kind` says which, whatever
+ * tells them apart.
+ */
 export const fieldsOfKind = (
   form: Extract<FieldForm, { as: 'one of' }>,
   kind: string,

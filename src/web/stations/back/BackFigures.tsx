@@ -4,7 +4,9 @@ import { useJob } from '../../parts/job-context';
 import { VerdictShape } from '../../parts/VerdictMark';
 import { BasisTag } from '../../parts/working';
 
-/** What was measured of the wheel that goes back: each with its verdict, one tap from its working. */
+/**
+ * What was measured of the wheel that goes back: each with its verdict, one tap from its working.
+ */
 export const BackFigures = () => {
   const { state } = useJob();
   const chain = state.slack.after ?? state.slack.before;

@@ -12,7 +12,10 @@ import { BasisTag } from '../../parts/working';
 import { DiscReadings } from './DiscReadings';
 import { usePull } from './use-pull';
 
-/** The brake, pumped, and the wheel, spun with it let go; the disc on the dial indicator where it drags at one place. */
+/**
+ * The brake, pumped, and the wheel, spun with it let go; the disc on the dial indicator where it
+ * drags at one place.
+ */
 export const BrakeSheet = ({ onDone }: { onDone: () => void }) => {
   const { state, wheel, write } = useJob();
   const { say } = useUnits();

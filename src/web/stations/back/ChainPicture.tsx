@@ -68,7 +68,10 @@ const Marks = ({ marks }: { marks: EntryData['marks'] }) => {
   );
 };
 
-/** Chain and sprockets from the side with its play before and after, and the marks of the adjusters from above. */
+/**
+ * Chain and sprockets from the side with its play before and after, and the marks of the adjusters
+ * from above.
+ */
 export const ChainPicture = ({ before, after, marks, className = '' }: Props) => {
   const { say } = useUnits();
   const runMm = (after ?? before)?.runMm ?? 600;

@@ -8,7 +8,9 @@ import type { TorqueWalk, WalkRow } from './use-torque-walk';
 
 const AS_MANUAL = 'by the manual';
 
-/** The fastener at hand, large: its torque, the wrench and its setting, and what is on the threads. */
+/**
+ * The fastener at hand, large: its torque, the wrench and its setting, and what is on the threads.
+ */
 export const NextFastener = ({ row, walk }: { row: WalkRow; walk: TorqueWalk }) => {
   const { turn } = row;
   const { torqueNm, settingNm, wrench, says } = turn;
@@ -50,7 +52,10 @@ export const NextFastener = ({ row, walk }: { row: WalkRow; walk: TorqueWalk }) 
   );
 };
 
-/** Beside its own button: the wrench that is listened to, or, where none covers it, what only the fitter can say. */
+/**
+ * Beside its own button: the wrench that is listened to, or, where none covers it, what only the
+ * fitter can say.
+ */
 export const NextWays = ({
   row: { fastener, choice },
   walk,

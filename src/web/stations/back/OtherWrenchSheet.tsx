@@ -9,7 +9,10 @@ import type { TorqueWalk } from './use-torque-walk';
 
 const MAX_NM = 1000;
 
-/** A head in line with the handle, or a wrench that is not the shop's: for the fastener at hand, with its new setting. */
+/**
+ * A head in line with the handle, or a wrench that is not the shop's: for the fastener at hand,
+ * with its new setting.
+ */
 export const OtherWrenchSheet = ({ walk }: { walk: TorqueWalk }) => {
   const { read, write, say } = useUnits();
   const [isOpen, setIsOpen] = useState(false);

@@ -13,7 +13,9 @@ export type BackMode =
   /** Plain steps, or fasteners, written at once. */
   | { is: 'steps'; batch: Batch }
   | { is: 'fasteners'; batch: TorqueBatch }
-  /** The fastener that comes next; `isSure` where a wrench covers it or the manual has no figure. */
+  /**
+   * The fastener that comes next; `isSure` where a wrench covers it or the manual has no figure.
+   */
   | { is: 'fastener'; row: WalkRow; isSure: boolean }
   | { is: 'step'; step: Step; hasNoFigures: boolean };
 

@@ -5,11 +5,17 @@ import type { BatchRow } from '../BatchList';
 import { useExcludedItems, type ExcludedItems } from '../use-excluded-items';
 import type { TorqueWalk, WalkRow } from './use-torque-walk';
 
-/** The fasteners that may be saved together: all but one that needs a torque and has none in the record. */
+/**
+ * The fasteners that may be saved together: all but one that needs a torque and has none in the
+ * record.
+ */
 export const together = (sure: readonly WalkRow[]): WalkRow[] =>
   sure.filter(({ turn }) => turn.verdict !== 'stop');
 
-/** The fasteners that are written as tightened all at once; those that were tapped out come one by one. */
+/**
+ * The fasteners that are written as tightened all at once; those that were tapped out come one by
+ * one.
+ */
 export interface TorqueBatch extends ExcludedItems {
   rows: readonly BatchRow[];
   /** How many will be written. */
@@ -18,7 +24,10 @@ export interface TorqueBatch extends ExcludedItems {
   write(): Promise<boolean>;
 }
 
-/** The open fasteners that have one way to be right, at the pace by station; null at the other, or where they are few. */
+/**
+ * The open fasteners that have one way to be right, at the pace by station; null at the other, or
+ * where they are few.
+ */
 export const useTorqueBatch = (walk: TorqueWalk): TorqueBatch | null => {
   const { say } = useUnits();
   const pace = useApp(paceOf);

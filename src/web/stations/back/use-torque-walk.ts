@@ -20,14 +20,19 @@ import { announce } from '../../store/jobs-slice';
 /** How a fastener was tightened. */
 export type Tightened = EntryData['torqued']['how'];
 
-/** A fastener in its turn, with the wrench that covers it; no choice where the manual has no figure. */
+/**
+ * A fastener in its turn, with the wrench that covers it; no choice where the manual has no figure.
+ */
 export interface WalkRow {
   fastener: Fastener;
   turn: TorqueTurn;
   choice: Working<TorqueChoice> | null;
 }
 
-/** On the threads, null where the manual means what is there; and a head in line with the handle, null without one. */
+/**
+ * On the threads, null where the manual means what is there; and a head in line with the handle,
+ * null without one.
+ */
 interface TorqueAid {
   thread: Lubricant | null;
   extensionMm: number | null;
@@ -40,7 +45,9 @@ export interface TorqueWalk {
   rows: readonly WalkRow[];
   /** The one that comes next; undefined once all are tightened. */
   next: WalkRow | undefined;
-  /** The open ones that have one way to be right: a wrench covers them, or the manual has no figure. */
+  /**
+   * The open ones that have one way to be right: a wrench covers them, or the manual has no figure.
+   */
   sure: readonly WalkRow[];
   /** All are tightened, and those with a torque were not gone over again yet. */
   isSecondRound: boolean;

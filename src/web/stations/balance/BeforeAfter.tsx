@@ -7,7 +7,9 @@ import { useJob } from '../../parts/job-context';
 import { FigureRow } from '../StationLayout';
 import { useSpeed } from './use-speed';
 
-/** The wheel before and after its weights: what was heavy, what is left, and what both do at speed. */
+/**
+ * The wheel before and after its weights: what was heavy, what is left, and what both do at speed.
+ */
 export const BeforeAfter = ({ estimate }: { estimate: Working<BalanceEstimate> | null }) => {
   const { balance } = useJob().state;
   const { say } = useUnits();

@@ -10,7 +10,10 @@ interface Props {
   more: ReactNode;
 }
 
-/** What stands beside everything that is done at the stand: something else by hand, back to the advice, and more. */
+/**
+ * What stands beside everything that is done at the stand: something else by hand, back to the
+ * advice, and more.
+ */
 export const ByHandRow = ({ step, onBegin, onClear, more }: Props) => (
   <>
     {step.byHand && <Button onClick={onClear}>As advised</Button>}

@@ -9,13 +9,18 @@ interface Props {
   pieces: readonly Piece[];
   /** Where a piece from the shelf would go; null before a place is named. */
   deg: number | null;
-  /** Where the shop puts them: on both sides the second of a kind at a place goes on the far side. */
+  /**
+   * Where the shop puts them: on both sides the second of a kind at a place goes on the far side.
+   */
   sides: Sides;
   sayPlace: (deg: number) => string;
   onPieces: (pieces: Piece[]) => void;
 }
 
-/** The stock as buttons: a tap puts a piece at the place at hand, the cross beside a piece takes it off again. */
+/**
+ * The stock as buttons: a tap puts a piece at the place at hand, the cross beside a piece takes it
+ * off again.
+ */
 export const PieceShelf = ({ stock, pieces, deg, sides, sayPlace, onPieces }: Props) => {
   const { say } = useUnits();
   const [lastTaken, setLastTaken] = useState('');

@@ -15,7 +15,8 @@ import type { BalanceAnswered, BalanceAsked } from '../../workers/balance-worker
 import { startWorker } from './use-balance-worker';
 
 /**
- * The dead band of the shop's stand, learned from its wheels, and written down as the shop's own once it is known.
+ * The dead band of the shop's stand, learned from its wheels, and written down as the shop's own
+ * once it is known.
  */
 export const StandBandPart = () => {
   const dispatch = useDo();

@@ -17,7 +17,10 @@ interface Props {
   onTake: () => void;
 }
 
-/** The balance stand, live below the dial that turns with it; a simulated one is pushed and let go from here. */
+/**
+ * The balance stand, live below the dial that turns with it; a simulated one is pushed and let go
+ * from here.
+ */
 export const StandRow = ({ stand, on, levelDeg, onFrom, onTake }: Props) => {
   const place = usePlace();
   const seenSide = useSeenSide();

@@ -7,7 +7,10 @@ const SWINGS = ['1', '3', '5', '10'].map((n) => [n, n] as const);
 /** Of one swing, as the log takes it. */
 const [MIN_S, MAX_S] = [0.2, 60];
 
-/** Seconds of one swing from what is typed of several, or what is wrong with it; both null while nothing is typed. */
+/**
+ * Seconds of one swing from what is typed of several, or what is wrong with it; both null while
+ * nothing is typed.
+ */
 const swingOf = (
   seconds: string,
   swings: string,

@@ -18,7 +18,8 @@ const triesOf = (log: readonly Entry[]): TryEntry[] => {
 };
 
 /**
- * Every try of this balancing, each of which can be taken out; `oddId` is the one that does not go with the others.
+ * Every try of this balancing, each of which can be taken out; `oddId` is the one that does not go
+ * with the others.
  */
 export const Tries = ({ oddId }: { oddId: string | null }) => {
   const { log, write } = useJob();

@@ -11,7 +11,10 @@ import { BasisTag } from '../../parts/working';
 import { FigureRow } from '../StationLayout';
 import { Problem } from './Problem';
 
-/** What turning the tire on the rim would save; asks for the bare wheel, knows wheel and tire together. */
+/**
+ * What turning the tire on the rim would save; asks for the bare wheel, knows wheel and tire
+ * together.
+ */
 export const TurnPart = ({ estimate }: { estimate: Working<BalanceEstimate> | null }) => {
   const { wheel } = useJob();
   const { read, say } = useUnits();

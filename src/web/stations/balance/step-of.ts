@@ -2,7 +2,10 @@ import type { BalanceAdvice, BalancePlacement, Piece } from '../../../core/bench
 import type { BalanceLog } from '../../../core/job';
 import type { ByHand, Doing } from './doing';
 
-/** What the main button and its key do at a step; null where they wait or where a reading has buttons of its own. */
+/**
+ * What the main button and its key do at a step; null where they wait or where a reading has
+ * buttons of its own.
+ */
 export type Go =
   | 'take the rest'
   | 'keep own pieces'

@@ -13,8 +13,8 @@ import { useJob } from '../../parts/job-context';
 import { useBalanceWorker, type Search } from './use-balance-worker';
 
 /**
- * What is believed of the wheel on the stand, and what is advised; all of it may be of the question before while it is
- * busy.
+ * What is believed of the wheel on the stand, and what is advised; all of it may be of the question
+ * before while it is busy.
  */
 export interface AdviceAtHand {
   /** Null before anything was seen. */
@@ -46,7 +46,10 @@ const oddEntry = (
   return balance.seen.slice(-question.seen.length)[estimate.odd]?.entryId ?? null;
 };
 
-/** Asks the worker for what is believed of the wheel and what to do next, whenever log or shelf change. */
+/**
+ * Asks the worker for what is believed of the wheel and what to do next, whenever log or shelf
+ * change.
+ */
 export const useAdvice = (): AdviceAtHand => {
   const { state, shop } = useJob();
   const question = useMemo(() => balanceQuestion(state, shop.weights), [state, shop.weights]);

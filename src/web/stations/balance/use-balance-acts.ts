@@ -32,7 +32,8 @@ export const useBalanceActs = (
   const { state, write } = useJob();
   const { balance } = state;
   const put = async (writing: Writing, says?: string) => {
-    // The hint is written down with the first thing seen, so that the log says what the belief rests on.
+    // The hint is written down with the first thing seen, so that the log says what the belief
+    // rests on.
     const isFirst = balance.seen.length === 0 && balance.on.length === 0 && !balance.hint;
     const hint: Writing[] =
       lastTime.hint && isFirst ? [{ kind: 'balance-hint', data: lastTime.hint }] : [];

@@ -29,8 +29,8 @@ interface BalanceWorker {
 }
 
 /**
- * The workings of a balancing, worked out beside the screen; the answers to an older question stay until the new ones
- * are there.
+ * The workings of a balancing, worked out beside the screen; the answers to an older question stay
+ * until the new ones are there.
  */
 export const useBalanceWorker = (question: BalanceQuestion | null): BalanceWorker => {
   const text = useMemo(() => JSON.stringify(question), [question]);

@@ -2,8 +2,8 @@ import type { Settle } from '../../../core/bench/balance';
 import { useJob } from '../../parts/job-context';
 
 /**
- * Left and right swap with the side that is up; in the log they are as seen from the disc side. The same function reads
- * and writes them.
+ * Left and right swap with the side that is up; in the log they are as seen from the disc side. The
+ * same function reads and writes them.
  */
 export const useSeenSide = () => {
   const { sideUp } = useJob();

@@ -2,7 +2,10 @@ import { tireSize } from '../../../core/fit/tires';
 import { attempt } from '../../../core/base/working';
 import { useJob } from '../../parts/job-context';
 
-/** A speed that riders know, and a wheel's usual mass; the sheet asks for the real ones. Basis: memory. */
+/**
+ * A speed that riders know, and a wheel's usual mass; the sheet asks for the real ones. Basis:
+ * memory.
+ */
 const USUAL = { grade: 40, wheelKg: 11, speedKmh: 100, tireDiameterMm: 640, radiusMm: 220 };
 
 /** The wheel at hand at a speed, for what its unbalance does. */

@@ -27,7 +27,10 @@ const bestOf = (shelf: readonly TireStock[], context: FitContext): TireStock | u
   return best && best.fit.verdict !== 'stop' && best.tire.count > 0 ? best.tire : undefined;
 };
 
-/** Begins with what was written before, else with the best of the shelf, else with the size that comes off. */
+/**
+ * Begins with what was written before, else with the best of the shelf, else with the size that
+ * comes off.
+ */
 export const useChoiceDraft = (context: FitContext): ChoiceDraft => {
   const { state, wheel } = useJob();
   const shop = useShelf();

@@ -21,7 +21,10 @@ export interface PartsAtHand {
   tools: Working<ToolList> | null;
 }
 
-/** What goes on with the tire, what it costs, and what to lay out; `known` once its size can be read. */
+/**
+ * What goes on with the tire, what it costs, and what to lay out; `known` once its size can be
+ * read.
+ */
 export const useParts = ({ marking, tube, tubeId, tireId }: Draft, known: boolean): PartsAtHand => {
   const { state } = useJob();
   const shop = useShelf();

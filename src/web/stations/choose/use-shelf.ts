@@ -10,7 +10,10 @@ import type { ShopAnswer } from '../../store/api';
 
 const NO_TIRES: readonly TireStock[] = [];
 
-/** The tires of the shelf that are for this rim; undefined while they are on their way, none where they cannot be had. */
+/**
+ * The tires of the shelf that are for this rim; undefined while they are on their way, none where
+ * they cannot be had.
+ */
 export const useTires = (): readonly TireStock[] | undefined => {
   const { wheel } = useJob();
   const rim = useMemo(() => tryInput(() => rimDiameterOf(wheel)), [wheel]);
@@ -18,7 +21,10 @@ export const useTires = (): readonly TireStock[] | undefined => {
   return currentData ?? (isError || !rim.ok ? NO_TIRES : undefined);
 };
 
-/** The shop with its shelves as this job may count on them: without what other jobs on the bench have. */
+/**
+ * The shop with its shelves as this job may count on them: without what other jobs on the bench
+ * have.
+ */
 export const useShelf = (): ShopAnswer & Shelves => {
   const { shop, job } = useJob();
   const tires = useTires() ?? NO_TIRES;

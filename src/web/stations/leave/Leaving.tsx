@@ -34,7 +34,10 @@ const Opens = ({
   );
 };
 
-/** What belongs to the machine before it leaves: the ride, the bolts once it is cool, what it is taught. */
+/**
+ * What belongs to the machine before it leaves: the ride, the bolts once it is cool, what it is
+ * taught.
+ */
 export const Leaving = () => {
   const { state, machine, write } = useJob();
   const nowMs = useNow();

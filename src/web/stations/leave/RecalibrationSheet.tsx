@@ -10,7 +10,10 @@ import { BasisTag } from '../../parts/working';
 import { useVisitOfJobQuery } from '../../store/visits-api';
 import { Cautions } from '../StationLayout';
 
-/** What the machine's record asks after a tire change, both pressures first, and whether it was done. */
+/**
+ * What the machine's record asks after a tire change, both pressures first, and whether it was
+ * done.
+ */
 export const RecalibrationSheet = ({ onDone }: { onDone: () => void }) => {
   const { job, state, write } = useJob();
   const { tell, read } = useUnits();

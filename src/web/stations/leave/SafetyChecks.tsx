@@ -3,7 +3,10 @@ import { useJob } from '../../parts/job-context';
 import { VerdictMark, VerdictShape } from '../../parts/VerdictMark';
 import { BasisTag } from '../../parts/working';
 
-/** The safety points that the log does not prove, each by name, in red and shape; one line where it proves all. */
+/**
+ * The safety points that the log does not prove, each by name, in red and shape; one line where it
+ * proves all.
+ */
 export const SafetyChecks = () => {
   const { state } = useJob();
   const working = readyOf(state);

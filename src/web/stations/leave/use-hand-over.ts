@@ -52,7 +52,10 @@ const schema = (isDespite: boolean) =>
     despiteWhy: isDespite ? needed('Enter the reason for release.', 300) : Joi.string().allow(''),
   });
 
-/** Who takes it, when it is looked at again, where the old tire goes, and by whose word it leaves unproved. */
+/**
+ * Who takes it, when it is looked at again, where the old tire goes, and by whose word it leaves
+ * unproved.
+ */
 export const useHandOver = (): HandOverAtHand => {
   const { job, state, write } = useJob();
   const dispatch = useDo();

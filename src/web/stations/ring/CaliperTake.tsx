@@ -11,7 +11,10 @@ interface Props {
   onTake: (mm: number, device: string) => void;
 }
 
-/** The caliper, live: each take fills the next place. The button keeps the focus, so that a key or a pedal goes on. */
+/**
+ * The caliper, live: each take fills the next place. The button keeps the focus, so that a key or a
+ * pedal goes on.
+ */
 export const CaliperTake = ({ next, onTake }: Props) => {
   const [on, setOn] = useState(false);
   const { say } = useUnits();

@@ -21,8 +21,8 @@ export interface RingAtHand {
 }
 
 /**
- * The bolts of the step at hand. While `listening`, a click of the wrench at the wanted torque ticks the next bolt, and a
- * click at another torque ticks nothing.
+ * The bolts of the step at hand. While `listening`, a click of the wrench at the wanted torque
+ * ticks the next bolt, and a click at another torque ticks nothing.
  */
 export const useRing = (step: Step | undefined, listening: boolean): RingAtHand => {
   const { state, wheel, write } = useJob();

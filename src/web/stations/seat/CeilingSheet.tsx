@@ -8,7 +8,10 @@ import { Sheet } from '../../parts/Sheet';
 import { useJob } from '../../parts/job-context';
 import { useApp } from '../../store';
 
-/** The other school's ceiling for this one job: a number, a name and a reason, and it stands in the log. */
+/**
+ * The other school's ceiling for this one job: a number, a name and a reason, and it stands in the
+ * log.
+ */
 export const CeilingSheet = () => {
   const { write } = useJob();
   const who = useApp((s) => s.prefs.who);

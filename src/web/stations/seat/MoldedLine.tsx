@@ -8,7 +8,10 @@ import { useJob } from '../../parts/job-context';
 /** Places to look at, round the side that is seen: as many as a fitter turns the wheel by. */
 const PLACES = [0, 45, 90, 135, 180, 225, 270, 315];
 
-/** One side's molded line: a tap on a place says even, another low; below it the whole side in one word. */
+/**
+ * One side's molded line: a tap on a place says even, another low; below it the whole side in one
+ * word.
+ */
 export const MoldedLine = ({ side, label }: { side: 'disc' | 'other'; label: string }) => {
   const { state, wheel, write } = useJob();
   const fromDisc = (seen: number) => (side === 'disc' ? seen : mirrored(seen));

@@ -19,7 +19,8 @@ interface Props {
 }
 
 /**
- * The pressure as water in a basin, under the line that it must never reach past; its number is the largest thing here.
+ * The pressure as water in a basin, under the line that it must never reach past; its number is the
+ * largest thing here.
  */
 export const SeatPool = ({ nowKpa, limitKpa, readingsKpa, popsKpa, from }: Props) => {
   const { units, label, say } = useUnits();

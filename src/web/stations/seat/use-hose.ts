@@ -4,7 +4,10 @@ import { useDevice, type LiveDevice } from '../../parts/use-device';
 import { useApp } from '../../store';
 import { api } from '../../store/api';
 
-/** The gauge on the hose. The stand-in's hose is put on the tire of this job; a real one is where the fitter clipped it. */
+/**
+ * The gauge on the hose. The stand-in's hose is put on the tire of this job; a real one is where
+ * the fitter clipped it.
+ */
 export const useHose = (): LiveDevice => {
   const { state, wheel } = useJob();
   const standIns = useApp((s) => s.prefs.standIns);

@@ -25,7 +25,10 @@ export interface Seating {
 /** What a gauge shows above the limit before anybody took it counts from here on. */
 const ABOVE_KPA = 0.01;
 
-/** What the log and the gauge say of the seating. What the gauge has shown counts though nobody took it. */
+/**
+ * What the log and the gauge say of the seating. What the gauge has shown counts though nobody took
+ * it.
+ */
 export const useSeating = (gauge: LiveDevice): Seating => {
   const { state, write } = useJob();
   const limit = seatLimitOf(state);
@@ -36,7 +39,10 @@ export const useSeating = (gauge: LiveDevice): Seating => {
   );
   const ladder = seatLadderOf(state, shownKpa);
 
-  /** The highest that was shown and never taken, where it was above the limit: the log gets it when the try ends. */
+  /**
+   * The highest that was shown and never taken, where it was above the limit: the log gets it when
+   * the try ends.
+   */
   const untold = (): Writing[] => {
     const knownKpa = Math.max(limit.result.limitKpa + ABOVE_KPA, ...takenKpa);
     if (!gauge.device || seenKpa === null || seenKpa <= knownKpa) return [];

@@ -10,7 +10,10 @@ import { wantedEntry } from './wanted';
 import { wheelAddedEntry } from './wheel-added';
 import { wheelRemovedEntry } from './wheel-removed';
 
-/** Every kind of entry of a visit, by the name it has on disk and in the API. A new kind is a file beside this one and a line here. */
+/**
+ * Every kind of entry of a visit, by the name it has on disk and in the API. A new kind is a file
+ * beside this one and a line here.
+ */
 export const VISIT_KINDS = {
   opened: openedEntry,
   'wheel-added': wheelAddedEntry,

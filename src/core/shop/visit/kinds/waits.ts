@@ -1,7 +1,10 @@
 import { instant, text } from '../../../base/fields';
 import { defineVisitEntry } from '../define-entry';
 
-/** What the visit is on hold for, and until when if known; `what` is null when it is no longer on hold. */
+/**
+ * What the visit is on hold for, and until when if known; `what` is null when it is no longer on
+ * hold.
+ */
 interface WaitsData {
   what: string | null;
   until?: string | null;
