@@ -4,7 +4,7 @@ import { VISIT_KINDS } from '../src/core/shop/visit/kinds';
 import { VISIT_ENTRY_KINDS, visitDefinitionOf } from '../src/core/shop/visit/entries';
 
 test('every file of the folder defines the kind it is named for', () => {
-  const files = readdirSync(join(__dirname, '../src/core/visit/kinds'))
+  const files = readdirSync(join(__dirname, '../src/core/shop/visit/kinds'))
     .filter((f) => f.endsWith('.ts') && f !== 'index.ts')
     .map((f) => f.replace('.ts', ''));
   expect([...VISIT_ENTRY_KINDS].sort()).toEqual(files.sort());

@@ -25,7 +25,7 @@ interface BalanceFromParts {
   counterMassG: number;
   counterDeg: number;
   /**
-   * What is left with a second lock opposite the first; null where nobody asked, or there is no
+   * What is left with a second lock opposite the first; null if not asked for, or there is no
    * lock.
    */
   withSecondLockG: number | null;

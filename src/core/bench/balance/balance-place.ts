@@ -9,8 +9,8 @@ import type { PieceKind, Spot } from './place-layout';
 import { searchPlaces } from './place-search';
 
 /**
- * Pieces of one mass on the shelf; how long one is along the rim: 0 for one at a spoke, null where
- * nobody measured.
+ * Weights of one mass in stock, and how long one is along the rim: 0 for one at a spoke, null if not
+ * measured.
  */
 export interface WeightStock {
   massG: number;
