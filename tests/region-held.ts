@@ -51,7 +51,7 @@ const readingsOf = (plan: keyof typeof PLANS, wheel: HiddenWheel, seed: number):
 };
 
 /**
- * The share of hidden wheels, of a first seed on, whose true heavy spot lies in the 90 % region.
+ * The share of hidden wheels, of a first seed on, whose true heavy spot lies in the 90% region.
  */
 export const regionHeld = (
   wheels: number,

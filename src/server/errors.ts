@@ -19,7 +19,7 @@ export class ServerBusy extends Error {
 export class DatabaseGone extends Error {
   constructor() {
     super(
-      'The shop’s database file was deleted or replaced while the program ran. Nothing is written any more.',
+      'The shop’s database file was deleted or replaced while the program ran. Nothing can be saved now.',
     );
   }
 }
@@ -53,7 +53,7 @@ export class LogMovedOn extends Error {
     readonly seq: number,
     what = 'job',
   ) {
-    super(`Somebody else has written to this ${what} since you last looked.`);
+    super(`Someone else changed this ${what} since you opened it.`);
   }
 }
 

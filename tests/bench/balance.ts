@@ -89,7 +89,7 @@ const WAYS = {
   'as advised': asAdvised,
 };
 console.log(
-  `| dead band | way | placements, median | 95 % | residual 95 %, g | readings, median | ms a wheel |`,
+  `| dead band | way | placements, median | 95% | residual 95%, g | readings, median | ms a wheel |`,
 );
 console.log('| --- | --- | --- | --- | --- | --- | --- |');
 const perBand = Math.ceil(WHEELS / 6);

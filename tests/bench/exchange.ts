@@ -49,7 +49,7 @@ const line = (
   { tookMs, p99Ms, mostMs }: { tookMs: number; p99Ms: number; mostMs: number },
 ) =>
   console.log(
-    `${what}: ${(tookMs / JOBS).toFixed(1)} ms a job; others wait ${p99Ms.toFixed(0)} ms (99 %), ${mostMs.toFixed(0)} ms at most`,
+    `${what}: ${(tookMs / JOBS).toFixed(1)} ms a job; others wait ${p99Ms.toFixed(0)} ms (99%), ${mostMs.toFixed(0)} ms at most`,
   );
 
 const main = async (): Promise<void> => {

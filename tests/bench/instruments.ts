@@ -29,7 +29,7 @@ const startServer = async (dir: string) => {
 const counted = (page: Page): Promise<number> =>
   page.evaluate(() =>
     [...document.querySelectorAll('li[aria-label^="bench "]')].reduce(
-      (t, li) => t + Number(/(\d+) since you looked/.exec(li.textContent ?? '')?.[1] ?? 0),
+      (t, li) => t + Number(/(\d+) since you opened/.exec(li.textContent ?? '')?.[1] ?? 0),
       0,
     ),
   );
@@ -114,7 +114,7 @@ const main = async (): Promise<void> => {
     const at = (share: number) =>
       clicks[Math.min(clicks.length - 1, Math.floor(clicks.length * share))] ?? 0;
     console.log(
-      `  browser ${i + 1}: ${seen} lines seen, ${sent - seen} lost; tap to next picture: median ${at(0.5)} ms, 95 % ${at(0.95)} ms, worst ${clicks.at(-1) ?? 0} ms of ${clicks.length} taps`,
+      `  browser ${i + 1}: ${seen} lines seen, ${sent - seen} lost; tap to next picture: median ${at(0.5)} ms, 95% ${at(0.95)} ms, worst ${clicks.at(-1) ?? 0} ms of ${clicks.length} taps`,
     );
     await browser.close();
   }

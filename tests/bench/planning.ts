@@ -69,7 +69,7 @@ const main = async () => {
       else if (cost.lateMin === bound.lateMin) gaps.push(1 - bound.doneMin / cost.doneMin);
     }
     const gap =
-      gaps.length > 0 ? `; ${gaps.length} within ${(100 * Math.max(...gaps)).toFixed(1)} %` : '';
+      gaps.length > 0 ? `; ${gaps.length} within ${(100 * Math.max(...gaps)).toFixed(1)}%` : '';
     console.log(
       `full mornings, ${wheels} wheels, ${budget} states: ${middle(times).toFixed(0)} ms in the middle, ${Math.max(...times).toFixed(0)} ms at most; proved in ${proved} of ${MORNINGS}${gap}`,
     );

@@ -1,7 +1,7 @@
 import { PLANS, regionHeld } from '../region-held';
 
 /**
- * How many of 100 hidden wheels the 90 % region holds, for each dead band, known and not, and for
+ * How many of 100 hidden wheels the 90% region holds, for each dead band, known and not, and for
  * each way to look.
  */
 const WHEELS = Number(process.env.BENCH_WHEELS ?? 200);

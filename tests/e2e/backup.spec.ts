@@ -7,7 +7,9 @@ test('the shop is backed up by a key, goes on, and is put back as it was; what c
 }) => {
   page.setDefaultTimeout(90_000);
   await openAs(page, shop, '/backups');
-  await expect(page.getByText('There is no backup yet.', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('No backup yet. One runs every day.', { exact: false }),
+  ).toBeVisible();
   await page.keyboard.press('b');
   const list = page.getByRole('list', { name: 'Backups' });
   await expect(list.getByRole('listitem')).toHaveCount(1);

@@ -104,14 +104,14 @@ test('a reading that contradicts the others is found, said, and taken out', asyn
     ['209°', 'right'],
   ] as const)
     await rest(page, place, from);
-  await expect(page.getByRole('alert')).toContainText('One reading is the odd one');
+  await expect(page.getByRole('alert')).toContainText('One reading doesn’t fit');
   const odd = page
     .getByRole('list', { name: 'Tries so far' })
     .getByRole('listitem')
     .filter({ hasText: 'the odd one' });
   await expect(odd).toContainText('rest at 12:24');
   await odd.getByRole('button').click();
-  await expect(page.getByText('One reading is the odd one', { exact: false })).toBeHidden();
+  await expect(page.getByText('One reading doesn’t fit', { exact: false })).toBeHidden();
   expect((await balanceOf(page)).seen).toHaveLength(5);
 });
 
@@ -190,7 +190,7 @@ test('more: the turn of the tire, the parts, the speed, and the stand’s own ba
   await sheet.getByLabel('The rim lock').selectOption({ index: 0 });
   await sheet.getByRole('textbox', { name: 'The valve with its nuts, g' }).fill('20');
   const wanted = Math.hypot(85 - 20 * Math.cos(Math.PI / 6), 20 * Math.sin(Math.PI / 6));
-  await expect(sheet.getByRole('region', { name: /^From its parts/ })).toContainText(
+  await expect(sheet.getByRole('region', { name: /^Estimate from parts/ })).toContainText(
     new RegExp(`${Math.round(wanted)}\\s*g`),
   );
   await expect(sheet.getByText(/About \d\.\d g, by \d+ wheels/)).toBeVisible();

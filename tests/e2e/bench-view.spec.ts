@@ -95,7 +95,7 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
   await expect(sheet.getByText('Out before the second bead, it cannot be pinched.')).toBeVisible();
   await tabTo(/^left in/);
   await key('Enter');
-  await expect(sheet.getByText('changes no step of this wheel').first()).toBeVisible();
+  await expect(sheet.getByText('changes no step for this wheel').first()).toBeVisible();
   await key('Escape');
   await key('n');
   await says(/^Feel where the tube lies/);

@@ -110,7 +110,7 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await expect(sheet.getByText('A reading is no length.', { exact: false })).toBeVisible();
   await sheet.getByRole('textbox', { name: /^Up,/ }).first().fill('');
   await sheet.getByRole('button', { name: 'Save readings' }).click();
-  await expect(page.getByText('The runout is written.')).toBeVisible();
+  await expect(page.getByText('Runout saved.')).toBeVisible();
   // Turned: what was read before stands beside it, and the fields wait for what is read next.
   await nipples.getByRole('button', { name: 'Mark as turned' }).click();
   await expect(page.getByText('The turns are written. Read it again.')).toBeVisible();
@@ -122,7 +122,7 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
       .fill(mm);
   await expect(nipples.getByText(/The rim moved 0.% as far side to side/)).toBeVisible();
   await sheet.getByRole('button', { name: 'Save readings' }).click();
-  await expect(page.getByText('The runout is written.')).toBeVisible();
+  await expect(page.getByText('Runout saved.')).toBeVisible();
   await page.keyboard.press('Escape');
 
   await toStep(page, /Ring the spokes/);

@@ -65,7 +65,7 @@ test('without a tube on unsealed spokes it is refused; the load, the list and th
     page.getByRole('tabpanel').getByText('280 kg stands on it, of 335 kg that it carries.'),
   ).toBeVisible();
 
-  // 154.00 + 16.90 + 2.90 + 4.00, and 7.5 % of it.
+  // 154.00 + 16.90 + 2.90 + 4.00, and 7.5% of it.
   await page.getByRole('tab', { name: 'List' }).click();
   await expect(page.getByRole('row', { name: /^Total/ })).toContainText('$191.14');
   await page.getByRole('tab', { name: 'Tools' }).click();
@@ -87,14 +87,14 @@ test('the size bench draws what is typed on the room that was measured, and its 
 }) => {
   await openAs(page, shop, '/bench/sizes?size=130/90-16&size=130/80-16');
   await expect(page.getByText('\u221226 mm tall')).toBeVisible();
-  await expect(page.getByText('speedometer reads 4.2 % high', { exact: false })).toBeVisible();
+  await expect(page.getByText('speedometer reads 4.2% high', { exact: false })).toBeVisible();
   await page.getByRole('textbox', { name: 'Above' }).fill('20');
-  await expect(page.getByText('33 mm of room above', { exact: true })).toBeVisible();
+  await expect(page.getByText('33 mm clearance above', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Add size' }).click();
   // Typed quickly, key by key: no letter is lost while the address follows.
   await page.getByLabel('C, as printed').pressSequentially('MT90B16 m/c 72H tt');
   await expect(page.getByLabel('C, as printed')).toHaveValue('MT90B16 m/c 72H tt');
-  await expect(page.getByText('C 20 mm of room above')).toBeVisible();
+  await expect(page.getByText('C 20 mm clearance above')).toBeVisible();
   await page.getByLabel('B, as printed').fill('130/8');
   await expect(page.getByText('does not start like a size', { exact: false })).toBeVisible();
   await page.getByLabel('B, as printed').fill('130/70-16');
@@ -104,7 +104,7 @@ test('the size bench draws what is typed on the room that was measured, and its 
   await expect(page.getByLabel('A, current')).toHaveValue('180/55ZR17 73W TL');
   await expect(page.getByText('Room as last measured, with 180/55ZR17 73W TL on.')).toBeVisible();
   await page.getByLabel('A, current').fill('190/50ZR17');
-  await expect(page.getByText('the room left is not right', { exact: false })).toBeVisible();
+  await expect(page.getByText('Measure again', { exact: false })).toBeVisible();
   await page.goBack();
   await expect(page.getByLabel('On the wheel')).toHaveValue('');
   await expect(page.getByLabel('B, as printed')).toHaveValue('130/70-16');

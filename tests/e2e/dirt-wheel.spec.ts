@@ -27,13 +27,13 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   // Choose: a lower tire gains 9 mm of sidewall room over 110/90-19 (110 * 0.90 = 99; 100 * 0.90 =
   // 90).
   await expect(page.getByRole('heading', { name: 'It fits.' })).toBeVisible();
-  await page.getByRole('button', { name: /for this rim, with their reasons/ }).click();
+  await page.getByRole('button', { name: /for this rim/ }).click();
   await page
     .getByRole('dialog')
     .getByRole('radio', { name: /100\/90-19 57M TT/ })
     .click();
   await expect(page.getByText('\u22129 mm sidewall')).toBeVisible();
-  await expect(page.getByText('33 mm of room above', { exact: true })).toBeVisible();
+  await expect(page.getByText('33 mm clearance above', { exact: true })).toBeVisible();
   await page.getByRole('tab', { name: 'Parts' }).click();
   await expect(page.getByLabel('Which tube')).toContainText('100/90-19, 110/90-19, 120/80-19');
   await expect(page.getByText('A tube under 15.0 psi wants one', { exact: false })).toBeVisible();

@@ -153,7 +153,7 @@ test('thermometer, two gauges and a wrench: readings with their instruments, and
   // Higher up the gauge reads more; a gauge that is known to read high is set higher.
   await page.getByRole('textbox', { name: 'Riding, °C' }).fill('8');
   await page.getByRole('textbox', { name: 'Ridden at, m' }).fill('1500');
-  await page.getByRole('textbox', { name: 'Meant out there, psi' }).fill('14');
+  await page.getByRole('textbox', { name: 'Riding pressure, psi' }).fill('14');
   await expect(page.getByRole('heading', { name: 'Set 11.6 psi here.' })).toBeVisible();
   await page.getByLabel('Which gauge').selectOption('stick gauge');
   await expect(page.getByRole('heading', { name: 'Set 12.2 psi here.' })).toBeVisible();
@@ -166,9 +166,9 @@ test('thermometer, two gauges and a wrench: readings with their instruments, and
   await expect(page.getByText('Both gauges say the same.')).toBeVisible();
   await page.getByLabel('Ground').selectOption('rock');
   await expect(page.getByText('14.0', { exact: false }).first()).toBeVisible();
-  await page.getByRole('textbox', { name: 'Meant out there, psi' }).fill('6');
+  await page.getByRole('textbox', { name: 'Riding pressure, psi' }).fill('6');
   await expect(page.getByRole('heading', { name: 'Too low.' })).toBeVisible();
-  await page.getByRole('textbox', { name: 'Meant out there, psi' }).fill('14');
+  await page.getByRole('textbox', { name: 'Riding pressure, psi' }).fill('14');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page).toHaveURL(/balance$/);

@@ -33,7 +33,7 @@ test.describe('without the server', () => {
     // On every screen, and what waits is named.
     await page.goto(`${shop.url}/`);
     await page.getByRole('button', { name: '3 waiting' }).click();
-    await expect(page.getByText('No answer from the server since', { exact: false })).toBeVisible();
+    await expect(page.getByText('Offline since', { exact: false })).toBeVisible();
     await expectAccessible(page);
     await page.getByRole('link', { name: 'Job 1022: 3 entries waiting' }).click();
     await expect(page.getByText('Step 3 of 9')).toBeVisible();
@@ -76,9 +76,7 @@ test.describe('without the server', () => {
     });
     expect(sent.status()).toBe(201);
     await page.context().setOffline(false);
-    await expect(
-      page.getByText('Somebody else has written to this job.', { exact: false }),
-    ).toBeVisible();
+    await expect(page.getByText('Someone else changed this job.', { exact: false })).toBeVisible();
     await expect(page.getByRole('button', { name: '2 to decide' })).toBeVisible();
     await expect(page.getByText('Step 1 of 9')).toBeVisible();
     const asked = page.getByRole('alert', { name: 'Not sent yet' });

@@ -92,7 +92,7 @@ const untilBack = async (page: Page, taps: Taps): Promise<void> => {
   const now = page.getByRole('heading', { level: 2 }).first();
   const go = page
     .getByRole('button', {
-      name: /^(Done|Torqued|Snug|All as shown|All tightened|All clicked again|On to hand-over)/,
+      name: /^(Done|Torqued|Snug|All done as shown|All tightened|Second pass done|On to hand-over)/,
     })
     .first();
   await expect(now).toBeVisible();

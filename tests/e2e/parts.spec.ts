@@ -35,7 +35,7 @@ test('a part that is short is ordered and comes: the wheel waits for it by name;
   await short.getByLabel('Supplier').fill('Gravel Lane Fasteners');
   await expectAccessible(page);
   await short.getByRole('button', { name: 'Ordered' }).press('Enter');
-  await expect(page.getByText('Nothing is short', { exact: false })).toBeVisible();
+  await expect(page.getByText('Nothing to order', { exact: false })).toBeVisible();
   const way = page
     .getByRole('list', { name: 'On order' })
     .getByRole('listitem')
@@ -52,7 +52,7 @@ test('a part that is short is ordered and comes: the wheel waits for it by name;
   // What it costs is agreed with one tap; a dearer rate asks again.
   await page.goto(`${shop.url}/visits/${id}`);
   const cost = page.getByRole('region', { name: 'Estimate' });
-  await cost.getByRole('button', { name: /agrees to \$/ }).click();
+  await cost.getByRole('button', { name: /Record OK: \$/ }).click();
   await expect(
     page.getByRole('region', { name: 'Log of the visit' }).getByText(/^Agreed: \$/),
   ).toBeVisible();
@@ -61,6 +61,8 @@ test('a part that is short is ordered and comes: the wheel waits for it by name;
     data: { value: 14_400, note: '', who: 'Juna Birk', reason: 'a stiff one' },
   });
   await page.reload();
-  await expect(cost.getByText(/is more than the agreed .*ask again before going on/)).toBeVisible();
+  await expect(
+    cost.getByText(/is over the approved .*Get the rider’s OK before going on/),
+  ).toBeVisible();
   await expectAccessible(page);
 });

@@ -71,7 +71,7 @@ test('an owner sets up people; a learner works and is refused a rule', async ({
   // A note at the bench stands in the learner's name.
   await other.goto(`${shop.url}/jobs/demo-job-21/log`);
   await expect(
-    other.getByRole('button', { name: 'Bench: Wil Penhallow, units and light' }),
+    other.getByRole('button', { name: 'Bench: Wil Penhallow, units and theme' }),
   ).toBeVisible();
   await other.context().close();
 });

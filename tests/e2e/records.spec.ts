@@ -78,7 +78,7 @@ test('what somebody else changed meanwhile is not overwritten', async ({ page, s
   await page.request.put(`${shop.url}/api/records/tubes/tube-1`, { data: { ...tube, count: 2 } });
   await sheet.getByRole('textbox', { name: 'Count' }).fill('9');
   await sheet.getByRole('button', { name: 'Save changes' }).click();
-  await expect(sheet.getByText('Somebody else has changed this', { exact: false })).toBeVisible();
+  await expect(sheet.getByText('Someone else changed this', { exact: false })).toBeVisible();
 });
 
 test('a CSV file goes out and comes in, all of it or nothing', async ({ page, shop }) => {
@@ -153,9 +153,7 @@ test('the tag’s code opens the wheel, whose record is kept with what is measur
   await sheet.getByRole('textbox', { name: 'Distance run' }).fill('0');
   await sheet.getByRole('textbox', { name: 'Depth' }).fill('12,5');
   await sheet.getByRole('button', { name: 'Save changes' }).click();
-  await expect(
-    page.getByText('One reading cannot tell how fast it wears', { exact: false }),
-  ).toBeVisible();
+  await expect(page.getByText('One reading can’t show wear', { exact: false })).toBeVisible();
   await page.goto(`${shop.url}/wheels/w-vellan-r`);
   await expect(page.getByText(/About 2\d00 km left, between/)).toBeVisible();
   // A leak is found from the record, whatever the weather did to the readings.

@@ -112,9 +112,9 @@ test('a split rim where the air is not out: its bolts stay until silence, gauge 
   await note.getByLabel('The valve core is out').selectOption('yes');
   await note.getByLabel('No hiss').selectOption('yes');
   await note.getByLabel('The gauge on the valve, psi').fill('4');
-  await expect(note.getByText('No bolt is touched. Missing: the gauge at nought.')).toBeVisible();
+  await expect(note.getByText('No bolt is touched. Missing: the gauge at zero.')).toBeVisible();
   await note.getByLabel('The gauge on the valve, psi').fill('0');
-  await expect(note.getByText(/The air is out/)).toBeVisible();
+  await expect(note.getByText(/Air is out/)).toBeVisible();
   await expectAccessible(page);
   await confirmed(page, () => note.getByRole('button', { name: 'Keep this note' }).click());
   await expect(done).toBeEnabled();

@@ -117,7 +117,7 @@ test('the jobs list finds by machine, wheel, rider, size and date, and the searc
   await find.fill('');
   const today = new Date().toISOString().slice(0, 10);
   await page.getByLabel('From').fill(today);
-  await expect(page.getByText(/^[1-6] jobs?$|No job fits/)).toBeVisible();
+  await expect(page.getByText(/^[1-6] jobs?$|No jobs match/)).toBeVisible();
 });
 
 test('turning the wheel over mirrors the dial, and the keys are listed', async ({ page, shop }) => {
@@ -184,7 +184,7 @@ test('Back brings back the search, and a station has an address of its own', asy
   await page.goBack();
   await expect(page.getByLabel(/^Find by/)).toHaveValue('vellan');
   await page.goto(`${shop.url}/jobs/no-such/seat`);
-  await expect(page.getByText('There is no such job.')).toBeVisible();
+  await expect(page.getByText('Job not found.')).toBeVisible();
   await page.goto(`${shop.url}/jobs/demo-job-22/kitchen`);
   await expect(page).toHaveURL(/tire-on$/);
   await page.goto(`${shop.url}/no/such/screen`);

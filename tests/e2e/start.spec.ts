@@ -48,7 +48,7 @@ for (const [name, env, sentence] of [
   [
     'an address that others can reach, without a passphrase',
     { HOST: '0.0.0.0' },
-    'HOST 0.0.0.0 can be reached from other machines, and nobody signs in at this shop. Start it on this machine alone and set up an owner on the People screen, or set RIMSTONE_PASSPHRASE.\n',
+    'HOST 0.0.0.0 can be reached from other machines and sign-in is off. Start it on this machine alone and set up an owner on the People screen, or set RIMSTONE_PASSPHRASE.\n',
   ],
 ] as const)
   test(`${name} is refused in a sentence`, async () => {
@@ -98,9 +98,7 @@ test('without a shop there is none: a new one is begun on purpose', async () => 
   const file = join(dir, 'shop.sqlite');
   const { code, said } = await runToEnd(['dist/server/main.cjs'], { RIMSTONE_DB: file });
   expect(code).toBe(1);
-  expect(said).toMatch(
-    /^There is no shop at .*shop\.sqlite\. .*start with "npm start -- --new"\.\n$/,
-  );
+  expect(said).toMatch(/^No shop at .*shop\.sqlite\. .*start with "npm start -- --new"\.\n$/);
   expect(existsSync(file)).toBe(false);
 });
 
@@ -179,7 +177,7 @@ test('what takes seconds to work out holds nobody else up, and ends with a sente
   const refused = await heavy;
   expect(refused.status).toBe(422);
   expect(await refused.json()).toMatchObject({
-    error: { field: 'input', message: 'This takes longer than 1 second.' },
+    error: { field: 'input', message: 'Stopped: it took longer than 1 second.' },
   });
   await answers();
   child.kill('SIGTERM');

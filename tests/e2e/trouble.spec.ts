@@ -50,7 +50,7 @@ test('a bad size is refused in a sentence, and nothing is half-saved', async ({ 
   expect(entries.map((e: { kind: string }) => e.kind)).toEqual(['opened', 'rules']);
 
   await size.fill('110/90-24');
-  await expect(page.getByText('24 is no rim diameter.', { exact: false })).toBeVisible();
+  await expect(page.getByText('24 is not a rim diameter.', { exact: false })).toBeVisible();
   await size.fill('110/90-19');
   await page.getByLabel('Date code').fill('0023');
   await expect(page.getByText('There is no week 00.', { exact: false })).toBeVisible();
@@ -82,9 +82,7 @@ test('an entry that follows a log that moved on is refused, kept and written on 
   expect(elsewhere.status()).toBe(201);
 
   await page.keyboard.press('n');
-  await expect(
-    page.getByText('Somebody else has written to this job.', { exact: false }),
-  ).toBeVisible();
+  await expect(page.getByText('Someone else changed this job.', { exact: false })).toBeVisible();
   await expect(page.getByText('Tire is still cold.').first()).toBeVisible();
   await expect(page.getByText('Step 1 of 9')).toBeVisible();
   await page.reload();

@@ -10,7 +10,7 @@ test('a tubeless cast wheel has no tube, lock or spoke steps and takes its placa
   await expect(page.getByText('below road minimum')).toBeVisible();
   await page.getByRole('button', { name: 'Save' }).click();
 
-  await page.getByRole('button', { name: /for this rim, with their reasons/ }).click();
+  await page.getByRole('button', { name: /for this rim/ }).click();
   await page
     .getByRole('dialog')
     .getByRole('radio', { name: /190\/50ZR17 73W TL/ })

@@ -17,7 +17,7 @@ test('a machine with two wheels comes in by keyboard, is promised, and two fitte
   // No wheel, and a promise in the past, are sentences, and nothing is half-kept.
   for (const wheel of ['Front wheel', 'Rear wheel']) await sheet.getByLabel(wheel).uncheck();
   await sheet.getByRole('button', { name: 'Check in' }).click();
-  await expect(sheet.getByRole('alert')).toContainText('No wheel is ticked');
+  await expect(sheet.getByRole('alert')).toContainText('No wheel selected');
   for (const wheel of ['Front wheel', 'Rear wheel']) await sheet.getByLabel(wheel).check();
   await sheet.getByLabel('Promised for').fill('2020-01-01');
   await sheet.getByLabel('At', { exact: true }).fill('15:30');
@@ -72,10 +72,10 @@ test('a machine with two wheels comes in by keyboard, is promised, and two fitte
   await expect(other.getByText('waits for a valve stem')).toBeHidden({ timeout: 120_000 });
 
   // An amount that is none, then one that is agreed.
-  await page.getByLabel('May cost, USD').fill('-5');
+  await page.getByLabel('Approved up to, USD').fill('-5');
   await page.getByRole('button', { name: 'Agreed' }).click();
   await expect(page.getByRole('alert')).toContainText('enter a price such as');
-  await page.getByLabel('May cost, USD').fill('240.50');
+  await page.getByLabel('Approved up to, USD').fill('240.50');
   await page.getByRole('button', { name: 'Agreed' }).click();
   await expect(page.getByText(/Agreed: .*240\.50.*, Petra Oakhollow/)).toBeVisible();
   await expectAccessible(page);

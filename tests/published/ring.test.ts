@@ -26,7 +26,7 @@ test('proof strengths by grade and class', () => {
 
 /**
  * Source: Shigley’s Mechanical Engineering Design, bolted joints: T = K F d with K = 0.20 for a
- * plated dry bolt, and 75 % of the proof load for bolts used again; recalled. By hand for an M10 of
+ * plated dry bolt, and 75% of the proof load for bolts used again; recalled. By hand for an M10 of
  * class 8.8: proof 58.0 · 580 = 33.64 kN, three quarters 25.23 kN, T = 0.20 · 25 230 · 0.010 =
  * 50.46 N·m.
  */

@@ -281,7 +281,7 @@ describe('a backup that is not whole', () => {
     ).toMatch(/longer than its manifest says/);
     writeFileSync(at('letter.zip'), 'Dear shop');
     await expect(refused(at('letter.zip'))).rejects.toThrow(/It cannot be read/);
-    await expect(refused(at('nothing.zip'))).rejects.toThrow('There is no such file.');
+    await expect(refused(at('nothing.zip'))).rejects.toThrow('File not found.');
     expect(existsSync(at('aside'))).toBe(false);
   });
 });

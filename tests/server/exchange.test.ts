@@ -394,7 +394,7 @@ describe('the files of a running shop', () => {
       () =>
         zipOf({
           'shop.ndjson': whole,
-          [`photographs/${sha256(Buffer.from('no picture'))}.jpg`]: 'no picture',
+          [`photographs/${sha256(Buffer.from('not a picture'))}.jpg`]: 'not a picture',
         }),
       () => zipOf({ 'shop.ndjson': Buffer.from([0xff, 0xfe, 0x0a]) }),
       () => zipOf({ 'shop.ndjson': '' }),

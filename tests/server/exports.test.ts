@@ -118,6 +118,9 @@ describe('the job card as PDF', () => {
 
   test('units that do not exist are refused', async () => {
     const { body } = await ask.get('/api/jobs/demo-job-20/card.pdf?pressure=atm').expect(422);
-    expect(body.error).toMatchObject({ field: 'pressure', expected: 'one of psi, kPa, bar' });
+    expect(body.error).toMatchObject({
+      field: 'pressure',
+      expected: 'Choose one of psi, kPa, bar',
+    });
   });
 });

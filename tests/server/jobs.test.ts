@@ -108,7 +108,7 @@ describe('opening a job', () => {
   test('an unknown job is not found, in words', async () => {
     for (const path of ['', '/log.csv', '/rechecks.ics', '/card.pdf']) {
       const { body: answer } = await ask.get(`/api/jobs/no-such${path}`).expect(404);
-      expect(answer.error.message).toBe('There is no such job.');
+      expect(answer.error.message).toBe('Job not found.');
     }
   });
 });
@@ -174,7 +174,7 @@ describe('appending to a log', () => {
         .expect(409);
       expect(body.error).toMatchObject({
         field: 'entries',
-        message: expect.stringMatching(/says something else/),
+        message: expect.stringMatching(/already exists with other content/),
       });
       expect(body.entries).toBeUndefined();
     }

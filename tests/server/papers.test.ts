@@ -47,7 +47,7 @@ test('the job card is tagged as well, in both sets of units', async () => {
   ]);
   expect(pdf.tags.filter((t) => t === 'H1')).toHaveLength(1);
   expect(pdf.alts).toHaveLength(1);
-  expect(pdf.pages.join('\n')).toMatch(/kPa[^]*lbf·ft/);
+  expect(pdf.pages.join('\n')).toMatch(/kPa[^]*ft-lb/);
   expect(pdf.pages.join('\n')).not.toMatch(/psi|N·m/);
 });
 
@@ -88,9 +88,9 @@ describe('a machine with two wheels is one sheet', () => {
     ]);
     expect([refused.status, refused.body.error.field]).toEqual([422, 'entries[1].data.despite']);
     expect(refused.body.error.message).toMatch(
-      /^Safety checks are open: both beads seated \(nobody looked/,
+      /^Safety checks are open: both beads seated \(both sides not checked/,
     );
-    expect(refused.body.error.message).toMatch(/brake firm \(nobody pumped it\)/);
+    expect(refused.body.error.message).toMatch(/brake firm \(not pumped\)/);
     expect(await seqOf('two-f')).toBe(2);
     const half = await write('two-f', [
       entry('h1', 'handed-over', { to: 'Petra', despite: { by: 'Juna Birk', why: '' } }),
@@ -180,7 +180,7 @@ describe('a machine with two wheels is one sheet', () => {
     expect(sheet.ride).toBe('Ridden by Osk Tarrow; shakes at 110 km/h; a little');
     expect(sheet.despite).toHaveLength(2);
     expect(sheet.despite[0]).toMatch(
-      /^Front wheel: handed over all the same by Juna Birk: only its papers/,
+      /^Front wheel: released by Juna Birk with open safety checks: only its papers/,
     );
     expect(sheet.wheels[1]!.found.join()).toMatch(/New bearings/i);
     expect(sheet.wheels[1]!.declined).toEqual(['Inspect: new bearings. (Petra Oakhollow)']);

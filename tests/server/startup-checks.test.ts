@@ -29,9 +29,7 @@ afterEach(() => rmSync(dir, { recursive: true, force: true }));
 
 describe('a new shop', () => {
   test('is begun only when it is asked for', () => {
-    expect(() => checkBegun(at('shop.sqlite'), false)).toThrow(
-      /^There is no shop at .*npm start -- --new/,
-    );
+    expect(() => checkBegun(at('shop.sqlite'), false)).toThrow(/^No shop at .*npm start -- --new/);
     expect(() => checkBegun(at('shop.sqlite'), true)).not.toThrow();
     writeFileSync(at('shop.sqlite'), '');
     expect(() => checkBegun(at('shop.sqlite'), false)).toThrow(/^The database .* is empty\./);
@@ -183,12 +181,7 @@ describe('while it runs', () => {
       507,
       /disk of the shop’s machine is full\. Nothing was written/,
     ],
-    [
-      'files that can only be read',
-      'query_only',
-      503,
-      /can be read, but not written\. Nothing was written/,
-    ],
+    ['files that can only be read', 'query_only', 503, /are read-only\. Nothing was written/],
   ])(
     '%s is named, nothing is half-written, and it goes on when there is room again',
     async (_what, pragma, status, says) => {

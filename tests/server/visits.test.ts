@@ -307,7 +307,7 @@ describe('the plan of the day', () => {
       expect((await ask.get(`/api/day-plan?${query}`).expect(422)).body.error.field).toBe('person');
     const empty = testApp({ empty: true });
     const { body } = await empty.ask.get('/api/day-plan').expect(422);
-    expect(body.error).toMatchObject({ field: 'people', message: 'Nobody is at work.' });
+    expect(body.error).toMatchObject({ field: 'people', message: 'No one is working.' });
   });
 });
 

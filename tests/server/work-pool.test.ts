@@ -39,10 +39,10 @@ describe('the pool of threads', () => {
 
   test('what takes too long is stopped and said so, and the next one is done', async () => {
     const refused = ask(pool, { forever: true });
-    await expect(refused).rejects.toThrow('This takes longer than 2 seconds.');
+    await expect(refused).rejects.toThrow('Stopped: it took longer than 2 seconds.');
     await expect(refused).rejects.toMatchObject({
       field: 'input',
-      expected: expect.stringMatching(/^less at once/),
+      expected: expect.stringMatching(/^Ask for less at once/),
     });
     expect(await ask(pool, { give: 'next' })).toBe('next');
   });

@@ -4,3 +4,7 @@ export const lowerFirst = (text: string): string =>
 
 /** The text with a capital first letter. */
 export const upperFirst = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** The noun after `a` or `an`, by its first letter. */
+export const withArticle = (noun: string): string =>
+  `${/^[aeiou]/i.test(noun) ? 'an' : 'a'} ${noun}`;

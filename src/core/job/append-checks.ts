@@ -28,7 +28,7 @@ export const checkTargets = (
     if (body.kind === 'photo' && !hasPhoto((body as EntryBody<'photo'>).data.photoId))
       throw new InputError(
         'data.photoId',
-        'There is no such photograph.',
+        'Photograph not found.',
         'Use the ID that saving the photo returned',
       );
     const target = body.kind === 'undo' ? (body as EntryBody<'undo'>).data.entryId : body.replaces;
@@ -38,7 +38,7 @@ export const checkTargets = (
       if (!kind)
         throw new InputError(
           field,
-          'There is no such entry in this job.',
+          'Entry not found in this job.',
           'Use the ID of an entry of this job',
         );
       if (definitionOf(kind).author === 'server')

@@ -127,12 +127,12 @@ test('a machine is taught once both pressures are set, whichever wheel is here',
   const asks = { teachKmh: 20, teachM: 120 };
   const rear = foldJob(whole(asks).log);
   expect(teachingOf(rear, null)!.result.reasons[0]!.says).toBe(
-    'First the pressure: front not set yet.',
+    'Set the pressure first: front not set yet.',
   );
   expect(teachingOf(rear, 180)!.result.ready).toBe(true);
   const front = foldJob(whole(asks, { position: 'front' }).log);
   expect(teachingOf(front, null)!.result.reasons[0]!.says).toBe(
-    'First the pressure: rear not set yet.',
+    'Set the pressure first: rear not set yet.',
   );
   expect(teachingOf(foldJob([]), null)).toBeNull();
 });

@@ -295,11 +295,11 @@ describe('what is reckoned with', () => {
       return clampedReport(foldJob(l.log), 'tire-off').missing;
     };
     expect(missing({ silent: true, gaugeKpa: 0, coreOut: true })).toEqual([]);
-    expect(missing({ silent: true, gaugeKpa: 40, coreOut: true })).toEqual(['the gauge at nought']);
+    expect(missing({ silent: true, gaugeKpa: 40, coreOut: true })).toEqual(['the gauge at zero']);
     expect(missing(null)).toEqual([
       'the valve core out',
       'silence at the valve',
-      'the gauge at nought',
+      'the gauge at zero',
     ]);
   });
 

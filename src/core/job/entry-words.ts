@@ -1,6 +1,6 @@
 import type { Piece } from '../bench/balance';
 import type { RunoutReading } from '../bench/truing';
-import { formatQuantity, placeText, type Unit, type UnitPreferences } from '../base/units';
+import { quantityText, placeText, type Unit, type UnitPreferences } from '../base/units';
 
 const SIDE_TEXT: Record<Piece['side'], string> = {
   near: '',
@@ -24,15 +24,8 @@ export const entryWords = (
   units: UnitPreferences,
   steps: ReadonlyMap<string, string>,
 ): EntryWords => {
-  const q: EntryWords['q'] = (value, unit, digits) => {
-    const { text, label } = formatQuantity(
-      value,
-      unit,
-      units,
-      digits === undefined ? {} : { digits },
-    );
-    return `${text} ${label}`;
-  };
+  const q: EntryWords['q'] = (value, unit, digits) =>
+    quantityText(value, unit, units, digits === undefined ? {} : { digits });
   return {
     q,
     by: (device) => (device ? `, by ${device}` : ''),

@@ -109,7 +109,7 @@ describe('what the card says of a wheel that left', () => {
   });
   test('what it was taught, what was declined, where the old tire went', () => {
     const taught = (done: boolean, found: string) =>
-      rowsOf('Final check', ['taught', { done, found }]).Taught;
+      rowsOf('Final check', ['taught', { done, found }]).Recalibrated;
     expect([taught(true, ''), taught(false, 'no tool')]).toEqual(['done', 'not done, no tool']);
     const left = rowsOf(
       'Final check',

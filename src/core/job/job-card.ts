@@ -3,7 +3,7 @@ import { SPIN_WORDS } from '../bench/brake';
 import { BEAD_SIDES } from '../bench/ring';
 import { tireAge } from '../fit/tires';
 import { USE_WORDS } from '../bench/pressure';
-import { formatQuantity, placeText, type Unit, type UnitPreferences } from '../base/units';
+import { quantityText, placeText, type Unit, type UnitPreferences } from '../base/units';
 import { BUILD_WORDS, KIND_WORDS, lockPlaces, POSITION_WORDS } from '../fit/wheels';
 import { attempt } from '../base/working';
 import { readyOf, stringOf } from './back-of';
@@ -40,15 +40,8 @@ const PIECE_SIDE_WORDS = { near: '', far: ' far side', inner: ' inner face' } as
 
 /** Everything to keep of a job, in the fitter's units. `today` YYYY-MM-DD. */
 export const jobCard = (state: JobState, today: string, units: UnitPreferences): JobCard => {
-  const q: Quantity = (value, unit, digits) => {
-    const { text, label } = formatQuantity(
-      value,
-      unit,
-      units,
-      digits === undefined ? {} : { digits },
-    );
-    return `${text} ${label}`;
-  };
+  const q: Quantity = (value, unit, digits) =>
+    quantityText(value, unit, units, digits === undefined ? {} : { digits });
   const { machine, wheel, cameOff, chosen, pressureSet, balance } = state;
   const { weights, balanced } = balance;
   const workDay = (state.handedOver?.at ?? today).slice(0, 10);

@@ -135,8 +135,7 @@ export const pairDoubts = (state: JobState, wheels: readonly Wheel[]): string[] 
   const now = { ...wheel, rollouts: [...(chosen ? [] : wheel.rollouts), ...taped] };
   const pair = pairNow(now, partner, rules);
   const match = pair.aired?.match ?? pair.match;
-  if (!match)
-    return ['Its partner, or this wheel, was not taped: nobody knows whether the pair matches.'];
+  if (!match) return ['This wheel or its partner was not taped, so the match is unknown.'];
   if (!match.ok) return [match.problem.message];
   return match.working.result.reasons
     .filter((r) => r.verdict !== 'good')

@@ -198,7 +198,7 @@ describe('what is missing or doubtful of a clamped wheel', () => {
     expect(report(l, 'tire-off').missing).toEqual([
       'the valve core out',
       'silence at the valve',
-      'the gauge at nought',
+      'the gauge at zero',
     ]);
     expect(report(l, 'inspect').missing).toEqual([
       'bundle and gap of the outer bead',
@@ -223,7 +223,7 @@ describe('what is missing or doubtful of a clamped wheel', () => {
       readings: [0, 90, 180, 270].map((deg, i) => ({ deg, gapMm: [2, 1.5, 1, 1.5][i]! })),
     });
     l.add('ring-bolt', { ring: 'outer', pass: 1, bolt: 1, torqueNm: 30 });
-    expect(report(l, 'inspect').doubts.join()).toMatch(/slips in the tire/);
+    expect(report(l, 'inspect').doubts.join()).toMatch(/slip in the tire/);
     const doubts = report(l, 'tire-on').doubts.join();
     expect(doubts).toMatch(/Outer ring, bolt 1: clicked at another torque/);
     expect(doubts).toMatch(/Tilted/);
@@ -321,7 +321,7 @@ describe('a pair', () => {
       return pairDoubts(foldJob(l.log), wheels);
     };
     expect(of(left, 2490)).toEqual([
-      expect.stringMatching(/^15\.0 mm apart: left is the smaller one/),
+      expect.stringMatching(/^15\.0 mm apart; .* Correct the left one, the smaller\.$/),
     ]);
     expect(of(right, 2505)).toEqual([expect.stringMatching(/^15\.0 mm apart/)]);
     expect(of(left, 2504)).toEqual([]);

@@ -158,7 +158,7 @@ describe('what is missing or doubtful', () => {
     [
       'little room',
       (l) => l.add('clearance', { place: 'above', mm: 6, load: 'on the stand' }),
-      /Choose: 6 mm of room above the tire/,
+      /Choose: 6 mm clearance above the tire/,
     ],
     [
       'above the limit',
@@ -214,7 +214,7 @@ describe('what is missing or doubtful', () => {
           runMm: 580,
           pitchMm: null,
         }),
-      /Wheel on: Too tight: 29 mm, at least 30 mm wanted/,
+      /Wheel on: Too tight: 29 mm, spec 30 mm min/,
     ],
     [
       'a wheel askew',
@@ -234,7 +234,7 @@ describe('what is missing or doubtful', () => {
           wantMinMm: 0,
           wantMaxMm: 1,
         }),
-      /Wheel on: The ring rubs at 12 o'clock/,
+      /Wheel on: The ring rubs at 12 o’clock/,
     ],
     [
       'a bent disc',
@@ -270,7 +270,7 @@ describe('what is missing or doubtful', () => {
           })),
           device: null,
         }),
-      /Inspect: 4\.0 mm side to side, high at 12 o'clock/,
+      /Inspect: 4\.0 mm side to side, high at 12 o’clock/,
     ],
     [
       'a notched bearing',
@@ -293,17 +293,17 @@ describe('what is missing or doubtful', () => {
     [
       'a rim that was not read since its nipples were turned',
       (l) => l.add('nipples-turned', { turned: [{ spoke: 7, eighths: 2 }], firstTo: 'disc side' }),
-      /Inspect: Nipples were turned, and the rim is not read since/,
+      /Inspect: Nipples were turned; measure the rim again/,
     ],
     [
       'a trouble that nothing cured',
       (l) => l.add('trouble', { symptom: 'bite-stuck', curedBy: null }, { station: 'tire-on' }),
-      /Tire on: The bite will not go: not cured/,
+      /Tire on: The bite will not go: not fixed/,
     ],
     [
       'a worn road tire',
       (l) => l.add('came-off', { marking: '110/90-18', dateCode: null, treadMm: 1, use: 'road' }),
-      /under the least tread/,
+      /below the road minimum/,
     ],
   ])('%s is doubtful', (_name, change, said) => {
     expect(doubtsAfter(change).join('\n')).toMatch(said);
@@ -389,7 +389,7 @@ describe('the job card', () => {
       'Air: Set': '13.5 psi at 20 °C',
       'Balance: 12:50 o’clock (25°)': '20 g + 20 g far side',
       'Balance: Held level': 'stays, stays',
-      'Torque: rear axle nut': 'torqued, 73.8 lbf·ft, twice round, long',
+      'Torque: rear axle nut': 'torqued, 73.8 ft-lb, twice round, long',
       'Torque: rim lock nut': 'snug',
     });
     expect(card.doubts).toEqual([]);
@@ -494,8 +494,10 @@ describe('the log in words', () => {
     expect(said.get('trial-rest')).toBe(
       'With 20 g at 10 o’clock (300°) settles at 7:53 o’clock (237°)',
     );
-    expect(said.get('trial')).toBe('Taped on to learn from: 20 g at 10 o’clock (300°)');
-    expect(said.get('balanced')).toBe('Balanced: 2 g left of 40 g, within the limit in 97 of 100');
+    expect(said.get('trial')).toBe('Trial weights: 20 g at 10 o’clock (300°)');
+    expect(said.get('balanced')).toBe(
+      'Balanced: 2 g left of 40 g, 97% sure it is within tolerance',
+    );
     expect(said.get('molded-line')).toBe('Molded line low at 9 o’clock (270°), other side');
     expect(said.get('pop')).toBe('A bead popped at 21.8 psi, by hose gauge');
     expect(said.get('step')).toMatch(/^Done: [A-Z]/);

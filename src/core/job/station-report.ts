@@ -145,7 +145,7 @@ const uncured = (state: JobState, station: StationId): string[] =>
           .slice(i + 1)
           .some((later) => later.symptom === t.symptom && later.curedBy !== null),
     )
-    .map((t) => `${SYMPTOM_WORDS[t.symptom]}: not cured.`);
+    .map((t) => `${SYMPTOM_WORDS[t.symptom]}: not fixed.`);
 
 const stepsStation = (state: JobState, station: StationId): Findings => {
   const steps = stepsOf(state, station);

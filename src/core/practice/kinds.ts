@@ -94,7 +94,7 @@ export const PRACTICE: Record<PracticeKind, KindSpec> = {
   },
   balance: {
     title: 'Balance',
-    does: 'A wheel that nobody can look into, on a stand that turns on the screen. Balance it by hand, in as few placements as you can.',
+    does: 'A wheel with a hidden heavy spot, on a stand that turns on the screen. Balance it by hand in as few placements as you can.',
     levels: BALANCE_LEVELS,
     counts: ['placement', 'placements'],
     scores: practiceBalance,

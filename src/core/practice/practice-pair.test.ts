@@ -182,7 +182,7 @@ describe('what cost what', () => {
     const early = debrief(of(true), 'two that differ', [...taped(1, 2), { do: 'no pair' }]);
     expect([early.good, early.said[0]]).toEqual([
       false,
-      expect.stringMatching(/taped at a second pressure/),
+      expect.stringMatching(/Tape it at a second pressure/),
     ]);
   });
 

@@ -152,7 +152,7 @@ const againstNone = (hidden: HiddenPair, acts: readonly PairAct[]): Reason[] => 
     : [
         reason(
           'check',
-          `Nobody knew how much air tire ${small} takes: taped at a second pressure, it tells.`,
+          `The air tire ${small} needs was unknown. Tape it at a second pressure to find out.`,
         ),
       ];
 };

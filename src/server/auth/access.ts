@@ -31,7 +31,7 @@ export const nobody: RequestHandler = (_req, res) => {
       error: {
         field: 'people',
         message:
-          'Nobody can sign in at this shop, and it can be reached from other machines. It answers nobody.',
+          'Sign-in is off and this shop can be reached from other machines, so it answers no one.',
         expected: 'Start it on the shop computer and set up an owner',
       },
     });

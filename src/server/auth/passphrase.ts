@@ -30,13 +30,13 @@ export const passphraseGate = (passphrase: string, logger: Logger): RequestHandl
     const brought = broughtBy(req);
     if (brought === null) {
       challenge();
-      return refused(res, 401, 'The passphrase is missing.', 'the shop’s passphrase');
+      return refused(res, 401, 'The passphrase is missing.', 'Enter the shop’s passphrase');
     }
     if (await guesses.waits(req)) return tooMany(res);
     if (timingSafeEqual(digest(brought), right)) return next();
     logger.warn({ from: req.ip }, 'a wrong passphrase');
     await guesses.wrong(req, res);
     challenge();
-    refused(res, 401, 'The passphrase is wrong.', 'the shop’s passphrase');
+    refused(res, 401, 'The passphrase is wrong.', 'Enter the shop’s passphrase');
   };
 };

@@ -149,7 +149,7 @@ export const unpackBackup = async (
     const { message, code } = error as NodeJS.ErrnoException;
     if (code === 'ENOSPC') throw error;
     if (code === 'ENOENT')
-      throw new InputError('backup', 'There is no such file.', 'Choose an existing backup');
+      throw new InputError('backup', 'File not found.', 'Choose an existing backup');
     const isOfDb = error instanceof DatabaseUnusable || code?.startsWith('SQLITE_') === true;
     const why = message.replace(/\.$/, '');
     throw unfit(isOfDb ? `Its database cannot be used: ${why}.` : `It cannot be read: ${why}.`);

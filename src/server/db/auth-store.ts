@@ -109,7 +109,7 @@ export const authStore = (db: Db, lockMinutes: () => number = () => Infinity) =>
 
   const find = (name: string): Person => {
     const person = people.all().find((p) => p.name === name);
-    if (!person) throw new NotFound('Nobody here has this name.');
+    if (!person) throw new NotFound('No one here has this name.');
     return { ...person, canSignIn: person.canSignIn === 1 };
   };
 

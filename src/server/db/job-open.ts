@@ -51,15 +51,11 @@ export const jobOpen = (db: Db, { shop, rules, logs, rows, entries, summarize, v
     const machine = shop.machine(input.machineId);
     const wheel = shop.wheel(input.wheelId);
     if (!machine)
-      throw new InputError(
-        'machineId',
-        'There is no such machine.',
-        'Choose a machine of the shop',
-      );
+      throw new InputError('machineId', 'Machine not found.', 'Choose a machine of the shop');
     if (!wheel || wheel.machineId !== machine.id)
       throw new InputError(
         'wheelId',
-        'There is no such wheel on this machine.',
+        'Wheel not found on this machine.',
         'Choose a wheel of this machine',
       );
     const { id, who } = input;

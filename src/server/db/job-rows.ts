@@ -31,7 +31,7 @@ export const jobRows = (db: Db) => {
     /** Throws `NotFound`. */
     find(id: string): JobSummary {
       const job = findOrNull(id);
-      if (!job) throw new NotFound('There is no such job.');
+      if (!job) throw new NotFound('Job not found.');
       return job;
     },
     /** The newest first. */

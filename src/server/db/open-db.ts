@@ -110,7 +110,7 @@ export const checkBegun = (file: string, beginsNew: boolean): void => {
     existsSync(path),
   );
   throw new DatabaseUnusable(
-    (size === 0 ? `The database ${file} is empty. ` : `There is no shop at ${file}. `) +
+    (size === 0 ? `The database ${file} is empty. ` : `No shop at ${file}. `) +
       (left
         ? 'There was one: put its file back, or restore a backup with "npm run restore -- FILE". '
         : 'Set RIMSTONE_DB to the file of yours. ') +

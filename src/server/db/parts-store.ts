@@ -79,7 +79,7 @@ export const partsStore = (db: Db, records: RecordStore) => {
   };
   const find = (id: string): PartOrder => {
     const row = statements.order.get(id);
-    if (!row) throw new NotFound('There is no such order.');
+    if (!row) throw new NotFound('Order not found.');
     return toOrder(row);
   };
   const forJobs = (ids: readonly string[]): ForJob[] =>
@@ -93,7 +93,7 @@ export const partsStore = (db: Db, records: RecordStore) => {
     if (order.stockId !== null && !shelfOf(order.stockId))
       throw new InputError(
         'stockId',
-        'There is no such part on the shelf.',
+        'Part not found on the shelf.',
         'Choose a part in stock, or none',
       );
     statements.place.run({ ...order, jobIds: JSON.stringify(order.jobIds), at });

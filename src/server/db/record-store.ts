@@ -87,11 +87,7 @@ const refused = (write: () => void): void => {
   } catch (error) {
     const code = (error as { code?: string }).code ?? '';
     if (code === 'SQLITE_CONSTRAINT_FOREIGNKEY')
-      throw new InputError(
-        'machineId',
-        'There is no such machine.',
-        'Choose a machine of the shop',
-      );
+      throw new InputError('machineId', 'Machine not found.', 'Choose a machine of the shop');
     throw error;
   }
 };
@@ -158,7 +154,7 @@ export const recordStore = (db: Db) => {
     let rows = 0;
     refused(() => (rows = stores[kind].change.run(stores[kind].toRow(it)).changes));
     const now = find(kind, it.id);
-    if (!now) throw new NotFound('There is no such record.');
+    if (!now) throw new NotFound('Record not found.');
     if (rows === 0) throw new ChangedMeanwhile(now);
     changes.record(kind, before ?? null, now);
     kept(kind, now);

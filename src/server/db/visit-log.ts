@@ -48,7 +48,7 @@ export const visitLog = (db: Db) => {
     entries.all(visitId, afterSeq).map(toEntry);
   const seqOf = (visitId: string): number => {
     const row = lastSeq.get(visitId);
-    if (!row) throw new NotFound('There is no such visit.');
+    if (!row) throw new NotFound('Visit not found.');
     return row.seq;
   };
   /** Writes entries at the end, whatever they are, and brings the summary up to date. */

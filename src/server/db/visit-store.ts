@@ -165,7 +165,7 @@ export const visitStore = (
 
   const find = (id: string): VisitSummary => {
     const row = statements.one.get(id);
-    if (!row) throw new NotFound('There is no such visit.');
+    if (!row) throw new NotFound('Visit not found.');
     return withWheels([row])[0]!;
   };
 
@@ -211,11 +211,7 @@ export const visitStore = (
     }
     const machine = shop.machine(machineId);
     if (!machine)
-      throw new InputError(
-        'machineId',
-        'There is no such machine.',
-        'Choose a machine of the shop',
-      );
+      throw new InputError('machineId', 'Machine not found.', 'Choose a machine of the shop');
     const twice = wheels.findIndex(
       (w, i) => wheels.findIndex((x) => x.wheelId === w.wheelId) !== i,
     );
@@ -283,7 +279,7 @@ export const visitStore = (
           if (!target)
             throw new InputError(
               'data.entryId',
-              'There is no such entry in this visit.',
+              'Entry not found in this visit.',
               'Use the ID of an entry of this visit',
             );
           if (visitDefinitionOf(target.kind).undo === 'never')
@@ -309,7 +305,7 @@ export const visitStore = (
     /** The visit that a job is part of; null where it was taken out. */
     ofJob(jobId: string): VisitSummary | null {
       const row = statements.visitOf.get(jobId);
-      if (!row) throw new NotFound('There is no such job.');
+      if (!row) throw new NotFound('Job not found.');
       return row.visitId === null ? null : find(row.visitId);
     },
     open: (input: OpenVisit, at = new Date().toISOString()) => open.immediate(input, at),

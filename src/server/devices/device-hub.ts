@@ -116,11 +116,7 @@ export const deviceHub = (
   const find = (name: string): Known => {
     const it = known.get(name);
     if (!it)
-      throw new InputError(
-        'device',
-        'There is no such instrument.',
-        [...known.keys()].join(', ') || 'one that is connected',
-      );
+      throw new InputError('device', 'Instrument not found.', 'Choose a connected instrument');
     return it;
   };
 
@@ -129,7 +125,7 @@ export const deviceHub = (
     if (!it.standIn)
       throw new InputError(
         'device',
-        `The ${DEVICE_KINDS[it.kind].says} is a real one: only a simulated one can be told that.`,
+        `The ${DEVICE_KINDS[it.kind].says} is a real one. Faults can only be simulated on a simulated one.`,
         'Choose a simulated instrument',
       );
     return it as Known & { standIn: StandIn };
@@ -204,7 +200,7 @@ export const deviceHub = (
             throw new InputError(
               'kind',
               `${line.device} is a ${DEVICE_KINDS[it.kind].says}.`,
-              it.kind,
+              `Send the kind "${it.kind}" or use another name`,
             );
           if (!it && known.size >= DEVICES_MAX)
             throw new InputError(

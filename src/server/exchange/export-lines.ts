@@ -160,7 +160,7 @@ export function* jobLines(db: Db, jobId: string): Generator<Line> {
       'SELECT machine_id AS machineId, wheel_id AS wheelId, visit_id AS visitId FROM jobs WHERE id = ?',
     )
     .get(jobId);
-  if (!ids) throw new NotFound('There is no such job.');
+  if (!ids) throw new NotFound('Job not found.');
   yield heading(db, 'job');
   const records = recordReader(db);
   yield { line: 'record', kind: 'machines', record: records.find('machines', ids.machineId)! };

@@ -37,13 +37,13 @@ export const jobIn = (db: Db, jobs: JobStore, records: RecordStore) => {
     if (!records.find('machines', machine.id))
       throw new InputError(
         'entries[0].data.machine',
-        'There is no such machine.',
+        'Machine not found.',
         'Use a machine of the file or of this shop',
       );
     if (known?.machineId !== machine.id)
       throw new InputError(
         'entries[0].data.wheel',
-        'There is no such wheel on it.',
+        'Wheel not found on it.',
         'Use a wheel of this machine',
       );
     return {
@@ -65,11 +65,7 @@ export const jobIn = (db: Db, jobs: JobStore, records: RecordStore) => {
     checkOrder(entries, ['opened', 'rules']);
     const opening = openingOf(line);
     if (visitId !== null && isVisit.get(visitId) === undefined)
-      throw new InputError(
-        'visitId',
-        'There is no such visit.',
-        'Use a visit of the file, or null',
-      );
+      throw new InputError('visitId', 'Visit not found.', 'Use a visit of the file, or null');
     const held = entries.find((e) => jobs.holds(e.id));
     if (held)
       throw new InputError(

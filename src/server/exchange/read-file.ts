@@ -40,7 +40,7 @@ async function* linesIn(stream: Readable): AsyncGenerator<string> {
     try {
       return chunk ? decoder.decode(chunk, { stream: true }) : decoder.decode();
     } catch {
-      throw unfit(`${LINES_NAME} in it is no UTF-8 text.`);
+      throw unfit(`${LINES_NAME} in it is not UTF-8 text.`);
     }
   };
   for await (const chunk of stream) {
@@ -70,7 +70,7 @@ const parsed = (text: string, n: number): Line => {
   try {
     value = JSON.parse(text);
   } catch {
-    throw new InputError(`line ${n}`, 'It is no JSON.', 'Put one JSON object on each line');
+    throw new InputError(`line ${n}`, 'It is not JSON.', 'Put one JSON object on each line');
   }
   return checkLine(value);
 };

@@ -22,7 +22,7 @@ export const visitIn = (db: Db, log: VisitLog) => {
     if (machineId !== null && machine.get(machineId) === undefined)
       throw new InputError(
         'entries[0].data.machineId',
-        'There is no such machine.',
+        'Machine not found.',
         'Use a machine of the file or of this shop',
       );
     const { id: entryId, who, at } = first!;

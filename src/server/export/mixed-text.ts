@@ -27,7 +27,7 @@ const FACES: readonly string[] = [
 const FILE_WEIGHT: Record<Weight, number> = { regular: 400, bold: 700 };
 
 /** A number and its unit stand on one line: the space between them is no place to break. */
-const UNITS = /(\d) (?=(?:g|kg|oz|mm|in|km|km\/h|psi|kPa|bar|N·m|lbf·ft|°C|°F)(?![\p{L}]))/gu;
+const UNITS = /(\d) (?=(?:g|kg|oz|mm|in|km|km\/h|psi|kPa|bar|N·m|ft-lb|°C|°F)(?![\p{L}]))/gu;
 const HELD = '\u00a0';
 const BREAKS = new RegExp(`[^\\S${HELD}]+`);
 

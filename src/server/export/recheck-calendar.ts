@@ -23,7 +23,7 @@ export const recheckCalendar = (job: JobSummary, log: readonly Entry[], now: Dat
 /** Everything that is still to be looked at, for a calendar program that asks again and again. */
 export const allRechecks = (rows: readonly RecheckRow[], shopName: string): string =>
   calendarOf(
-    `Look again, ${shopName}`,
+    `Recheck, ${shopName}`,
     rows.map((r) => {
       const wheel = r.position === null ? '' : `${POSITION_WORDS[r.position].toLowerCase()}, `;
       return {

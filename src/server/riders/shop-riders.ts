@@ -32,7 +32,7 @@ export const shopRiders = (db: Db, folder: string) => {
       jobs: jobs.get(name)!,
     };
     if (found.machines.length + found.visits + found.jobs === 0)
-      throw new NotFound('There is no rider of this name.');
+      throw new NotFound('No rider has this name.');
     return found;
   };
 

@@ -56,7 +56,7 @@ export const backupRoutes = (backups: ShopBackups, restore: Restore | null): Rou
   // No other type: a page of another site cannot send this.
   router.put('/brought-in', async (req, res) => {
     if (!req.is('application/zip'))
-      throw new InputError('backup', 'There is no file.', 'Choose a backup, a zip file');
+      throw new InputError('backup', 'No file was sent.', 'Choose a backup, a zip file');
     res.status(201).json(await backups.bringIn(req));
   });
   router.get('/:name', (req, res) => void res.download(backups.pathOf(req.params.name)));

@@ -79,7 +79,7 @@ export const exchangeRoutes = (exchange: ShopExchange, options: Options): Router
   // No other type: a page of another site cannot send this.
   router.put('/exchange/brought', async (req, res) => {
     if (!req.is('application/zip'))
-      throw new InputError('file', 'There is no file.', 'Choose a zip file exported from a shop');
+      throw new InputError('file', 'No file was sent.', 'Choose a zip file exported from a shop');
     res.status(201).json(await exchange.bring(req, goneOf(res)));
   });
   router.post('/exchange/brought/:id/take-in', async (req, res) => {

@@ -34,7 +34,7 @@ export const riderQuery = Joi.object({ name: riderName });
 /** A kind of record by its name in an address. Throws `NotFound`. */
 export const kindOf = (value: string): RecordKind => {
   const kind = RECORD_KINDS.find((k) => k === value);
-  if (!kind) throw new NotFound(`There are no records called ${value.slice(0, 40)}.`);
+  if (!kind) throw new NotFound(`No records are called ${value.slice(0, 40)}.`);
   return kind;
 };
 

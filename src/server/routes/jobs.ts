@@ -40,7 +40,7 @@ export const jobApi: ApiDocs = {
     status: 201,
   },
   'GET /jobs/:id/log.csv': { says: 'The log, RFC 4180', gives: 'text/csv' },
-  'GET /jobs/:id/rechecks.ics': { says: 'When to look again, RFC 5545', gives: 'text/calendar' },
+  'GET /jobs/:id/rechecks.ics': { says: 'Rechecks, RFC 5545', gives: 'text/calendar' },
   'GET /jobs/:id/card.pdf': { says: 'The job card', query: unitQuery, gives: 'application/pdf' },
 };
 

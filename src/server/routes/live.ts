@@ -34,7 +34,7 @@ export const tellsOfWrites =
 /** What is said of the routes below. */
 export const liveApi: ApiDocs = {
   'GET /live': {
-    says: 'What is written in the shop, as a stream of events',
+    says: 'New entries of the shop, as a stream of events',
     gives: 'text/event-stream',
   },
   'PUT /live/here': { says: 'Who is at which job in this tab', body: hereBody },

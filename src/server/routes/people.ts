@@ -28,9 +28,9 @@ interface WayIn {
 
 /** What is said of the routes below. */
 export const peopleApi: ApiDocs = {
-  'GET /people': { says: 'Everybody, and how they come in' },
+  'GET /people': { says: 'All people, with role and sign-in' },
   'POST /people': { says: 'New person', body: nameBody, status: 201 },
-  'PUT /people/:name/pace': { says: 'At which pace somebody works', body: paceBody },
+  'PUT /people/:name/pace': { says: 'A person’s step mode', body: paceBody },
   'PUT /people/:name/way-in': { says: 'Role, and how they come in', body: wayInBody },
 };
 
@@ -45,7 +45,7 @@ export const peopleRoutes = (shop: ShopStore, auth: AuthStore): Router => {
   router.put('/people/:name/pace', (req, res) => {
     const { pace } = check<{ pace: Pace }>(paceBody, req.body);
     checkOwn(meOf(req), req.params.name);
-    if (!shop.setPace(req.params.name, pace)) throw new NotFound('Nobody here has this name.');
+    if (!shop.setPace(req.params.name, pace)) throw new NotFound('No one here has this name.');
     res.json({ paces: shop.all().paces });
   });
   router.put('/people/:name/way-in', async (req, res) => {

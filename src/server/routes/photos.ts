@@ -9,7 +9,7 @@ import { MAX_PHOTO_BYTES, type PhotoStore } from '../photo-store';
 /** What is said of the routes below. */
 export const photoApi: ApiDocs = {
   'POST /photos': {
-    says: 'Keeps a photograph, decoded and encoded anew',
+    says: 'Saves a photo, decoded and encoded again',
     body: 'image/*',
     status: 201,
   },

@@ -47,12 +47,9 @@ const shownBody = Joi.object({
 
 /** What is said of the routes below. */
 export const practiceApi: ApiDocs = {
-  'GET /practice': { says: 'Somebody’s rounds of practice, the newest first', query: whoseQuery },
+  'GET /practice': { says: 'A person’s practice rounds, newest first', query: whoseQuery },
   'GET /practice/shown': { says: 'How those get on in practice who let the shop see it' },
-  'PUT /practice/shown': {
-    says: 'Whether the shop may see how somebody gets on: by their own word',
-    body: shownBody,
-  },
+  'PUT /practice/shown': { says: 'Whether a person shares practice results', body: shownBody },
   'POST /practice': {
     says: 'A round of practice: its score is worked out here',
     body: tried,
@@ -76,7 +73,7 @@ export const practiceRoutes = (practice: PracticeStore, work: WorkPool): Router 
   });
   router.put('/practice/shown', (req, res) => {
     const { who: whose, isShown } = check<{ who: string; isShown: boolean }>(shownBody, req.body);
-    if (!practice.show(whose, isShown)) throw new NotFound('Nobody here has this name.');
+    if (!practice.show(whose, isShown)) throw new NotFound('No one here has this name.');
     res.json({ isShown });
   });
   router.post('/practice', async (req, res) => {

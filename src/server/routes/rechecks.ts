@@ -22,7 +22,7 @@ const MAX_EVENTS = 2000;
 
 /** What is said of the routes below. */
 export const recheckApi: ApiDocs = {
-  'GET /rechecks': { says: 'What is to be looked at again, or was', query: recheckQuery },
+  'GET /rechecks': { says: 'Rechecks, open and closed', query: recheckQuery },
   'GET /rechecks.ics': { says: 'All of it as a calendar, RFC 5545', gives: 'text/calendar' },
   'GET /calendar-key': { says: 'The key in the calendar’s address' },
   'POST /calendar-key': { says: 'Another key', status: 201 },

@@ -60,7 +60,7 @@ export const recordFileRoutes = (
       const kind = kindOf(String(req.params.kind));
       const { apply } = checkQuery<{ apply: 'yes' | 'no' }>(importQuery, req.query);
       if (typeof req.body !== 'string')
-        throw new InputError('file', 'There is no file.', 'Send CSV as text');
+        throw new InputError('file', 'No file was sent.', 'Send CSV as text');
       const told = showsProgress(req, res);
       const gone = goneOf(res);
       const machineIds = new Set(records.list('machines').map((m) => m.id));

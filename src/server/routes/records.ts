@@ -75,14 +75,14 @@ const pageOf = (
   if (only && !choices.includes(narrowed))
     throw new InputError(
       'only',
-      `${narrowed.slice(0, 40)} is no field of choices here.`,
+      `${narrowed.slice(0, 40)} is not a field with choices.`,
       choices.length > 0 ? `Choose ${choices.join(', ')}` : 'Leave it out',
     );
   const sorted = sort.replace(/^-/, '');
   if (sort && !fields.some((f) => f.key === sorted))
     throw new InputError(
       'sort',
-      `${sorted} is no field here.`,
+      `${sorted} is not a field here.`,
       `Choose ${fields.map((f) => f.key).join(', ')}`,
     );
   return {
@@ -108,7 +108,7 @@ export const recordApi: ApiDocs = {
   'PUT /records/:kind/:id': { says: 'Changes a record that was seen', body: ANY_RECORD },
   'GET /machines': { says: 'Machines with their wheels', query: pageQuery },
   'GET /machines/:id': { says: 'A machine with its wheels' },
-  'GET /tires': { says: 'Tires of the shelf for a rim', query: rimQuery },
+  'GET /tires': { says: 'Tires in stock for a rim', query: rimQuery },
   'GET /wheels/:id/record': { says: 'A wheel, its machine, its jobs and what they know of it' },
   'GET /wheels/:id/section.svg': {
     says: 'The wheel cut through its axle, SVG 1.1',
@@ -138,7 +138,7 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {
   router.get('/records/:kind/:id', (req, res, next) => {
     if (req.params.id === FILE) return next();
     const it = records.find(kindOf(req.params.kind), check<string>(recordId, req.params.id));
-    if (!it) throw new NotFound('There is no such record.');
+    if (!it) throw new NotFound('Record not found.');
     res.json(it);
   });
   router.get('/machines', (req, res) => {
@@ -159,7 +159,7 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {
   });
   router.get('/machines/:id', (req, res) => {
     const machine = records.find('machines', check<string>(recordId, req.params.id));
-    if (!machine) throw new NotFound('There is no such machine.');
+    if (!machine) throw new NotFound('Machine not found.');
     res.json({ machine, wheels: records.wheelsOf(machine.id) });
   });
   router.get('/tires', (req, res) => {

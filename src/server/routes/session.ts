@@ -209,7 +209,7 @@ export const sessionRoutes = (
   router.delete('/sessions/:id', (req, res) => {
     const me = asks.open(req);
     const id = check<string>(recordId, req.params.id);
-    if (!mine(me).some((s) => s.id === id)) throw new NotFound('There is no such session.');
+    if (!mine(me).some((s) => s.id === id)) throw new NotFound('Session not found.');
     auth.end(id);
     res.status(204).end();
   });

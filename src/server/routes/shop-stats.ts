@@ -22,7 +22,7 @@ export const shopStatsRoutes = (knows: ShopStatsStore): Router => {
   );
   router.get('/knows/:part.csv', (req, res) => {
     const part = PARTS.find((p) => p === req.params.part);
-    if (!part) throw new NotFound('There is no such list.');
+    if (!part) throw new NotFound('List not found.');
     const rows = knows.all(checkQuery<KnowsQuery>(knowsQuery, req.query))[part];
     res
       .type('text/csv')

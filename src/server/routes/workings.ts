@@ -32,7 +32,7 @@ export const workingRoutes = (work: WorkPool): Router => {
   });
   router.post('/:name', async (req, res) => {
     const { name } = req.params;
-    if (!findWorking(name)) throw new NotFound(`There is no working called ${name.slice(0, 40)}.`);
+    if (!findWorking(name)) throw new NotFound(`No calculator is called ${name.slice(0, 40)}.`);
     res.json(await work.run('working', { name, input: req.body as unknown }, goneOf(res)));
   });
   return router;

@@ -15,7 +15,7 @@ import { SignedInMenu } from './SignedInMenu';
 const UNIT_CHOICES: { key: keyof UnitPreferences; label: string; values: string[] }[] = [
   { key: 'pressure', label: 'Pressure', values: ['psi', 'kPa', 'bar'] },
   { key: 'length', label: 'Length', values: ['mm', 'in'] },
-  { key: 'mass', label: 'Mass', values: ['g', 'oz'] },
+  { key: 'mass', label: 'Weight', values: ['g', 'oz'] },
   { key: 'torque', label: 'Torque', values: ['N·m', 'lbf·ft'] },
   { key: 'temperature', label: 'Temperature', values: ['°C', '°F'] },
 ];
@@ -86,7 +86,7 @@ export const BenchMenu = () => {
         <button
           type="button"
           className="stamp shrink-0"
-          aria-label={`Bench: ${prefs.who || 'nobody yet'}, units and light`}
+          aria-label={`Bench: ${prefs.who || 'no one yet'}, units and theme`}
         >
           {initials(prefs.who)}
         </button>
@@ -127,7 +127,7 @@ export const BenchMenu = () => {
                 label={label}
                 value={prefs.units[key]}
                 onChange={(v) => dispatch(unitChosen({ [key]: v }))}
-                options={values.map((v) => [v, v] as const)}
+                [v, v] as const)} => options={values.map((v) => [v, v === 'lbf·ft' ? 'ft-lb' : v] as const)} => [v, v] as const)}
               />
             ))}
           </div>

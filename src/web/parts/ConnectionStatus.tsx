@@ -125,7 +125,7 @@ export const ConnectionStatus = () => {
                 <div className="space-y-2">
                   <p>
                     An update is ready.
-                    {outbox.length > 0 && ' It can be taken once nothing waits.'}
+                    {outbox.length > 0 && ' It installs once everything is sent.'}
                   </p>
                   <Button go small disabled={outbox.length > 0} onClick={takeNewVersion}>
                     Update now

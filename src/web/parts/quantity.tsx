@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import {
   formatQuantity,
+  quantityText,
   fromDisplay,
   sayIn,
   toDisplay,
@@ -25,10 +26,8 @@ export const useUnits = () => {
 const unitsOf = (units: UnitPreferences) => ({
   units,
   /** `14.2 psi` */
-  say: (value: number, unit: Unit, options?: { digits?: number; sign?: boolean }) => {
-    const { text, label } = formatQuantity(value, unit, units, options);
-    return unit === 'deg' ? `${text}${label}` : `${text} ${label}`;
-  },
+  say: (value: number, unit: Unit, options?: { digits?: number; sign?: boolean }) =>
+    quantityText(value, unit, units, options),
   /** A sentence of the core with its quantities in the fitter's units. */
   tell: (sentence: Sentence) => sayIn(sentence, units),
   label: (unit: Unit) => displayUnit(unit, units),
@@ -69,7 +68,9 @@ export const Quantity = ({
       className={`num whitespace-nowrap ${big ? 'text-[30px] leading-none' : 'text-[22px] leading-tight'}`}
     >
       {text}
-      <span className={unit === 'deg' ? '' : 'ml-1 text-[0.62em] font-semibold'}>{label}</span>
+      <span className={unit === 'deg' || unit === 'pct' ? '' : 'ml-1 text-[0.62em] font-semibold'}>
+        {label}
+      </span>
     </span>
   );
 };

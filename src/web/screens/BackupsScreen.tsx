@@ -127,10 +127,10 @@ export const BackupsScreen = () => {
             ))}
           </ul>
           <p className="mt-6 max-w-[70ch] text-[16px] text-ink2">
-            Each is one file of the whole shop, records, logs and photographs, and was checked when
-            it was made. They lie in <span className="[overflow-wrap:anywhere]">{data.folder}</span>
-            : take one to another machine now and then. A bare copy of the database file is no
-            backup: what was written last is not in it.
+            Each file holds the whole shop: records, logs and photos. Each was checked when made.
+            They are in <span className="[overflow-wrap:anywhere]">{data.folder}</span>. Copy one to
+            another computer now and then. A plain copy of the database file is not a backup: it
+            lacks the latest entries.
           </p>
         </>
       )}

@@ -179,7 +179,7 @@ export const OrdersScreen = () => {
           <Button onClick={() => void refetch()}>Try again</Button>
         </Failed>
       )}
-      {!error && !data && <Waiting what="Looking through the shelf" />}
+      {!error && !data && <Waiting what="Loading stock" />}
       {data && (
         <>
           {data.short.length === 0 ? (

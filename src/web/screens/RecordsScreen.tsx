@@ -126,7 +126,7 @@ const List = ({ kind }: { kind: RecordKind }) => {
       )}
       {editing.isNone && (
         <p role="alert" className="mt-4 text-stop">
-          There is no such {SPECS[kind].one}.
+          This {SPECS[kind].one} was not found.
         </p>
       )}
       {importing && <ImportSheet kind={kind} onDone={() => setImporting(false)} />}

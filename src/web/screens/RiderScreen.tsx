@@ -31,9 +31,9 @@ const Kept = ({ kept: { name, machines, visits, jobs } }: { kept: RiderKept }) =
       ))}
     </ul>
     <p className="mt-5 max-w-[65ch] text-[16px] text-ink2">
-      The file holds all of it, for the rider or for another shop: machines with their wheels,
-      visits and jobs with their logs and photographs. Forgetting takes the name out of every record
-      and log, wherever it is written; what was fitted and measured stays.
+      The file holds everything, for the rider or for another shop: machines with their wheels,
+      visits and jobs with their logs and photos. Erasing removes the name from every record and
+      log; what was fitted and measured stays.
     </p>
   </>
 );

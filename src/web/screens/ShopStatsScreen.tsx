@@ -89,7 +89,7 @@ export const ShopStatsScreen = () => {
             rows={data.stations.map((s) => ({
               name: STATION_WORDS[s.station],
               value: s.medianS,
-              says: `${durationText(s.medianS)}, ${s.sharePct.toFixed(0)} %`,
+              says: `${durationText(s.medianS)}, ${s.sharePct.toFixed(0)}%`,
             }))}
           />
           <Part
@@ -109,7 +109,7 @@ export const ShopStatsScreen = () => {
             rows={data.troubles.map((t) => ({
               name: t.says,
               value: t.count,
-              says: `${t.count}, ${t.cured} cured`,
+              says: `${t.count}, ${t.cured} fixed`,
             }))}
           />
           <Part

@@ -61,8 +61,7 @@ export const SignInScreen = () => {
       <h1 className="mt-1 mb-5 text-[38px]">{me?.isLocked ? 'Locked' : 'Who’s signing in?'}</h1>
       {me?.isLocked && (
         <p className="-mt-3 mb-5 text-ink2">
-          {me.who} was at work, and every confirmed entry is kept. Go on as {me.who}, or come in as
-          somebody else.
+          {me.who} was at work, and every confirmed entry is kept. Go on as {me.who} or switch.
         </p>
       )}
       <div className="grid gap-6 sm:grid-cols-2">

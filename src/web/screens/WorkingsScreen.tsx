@@ -74,7 +74,7 @@ export const WorkingsScreen = () => {
       {chosen ? (
         <WorkingBench key={chosen.name} definition={chosen} />
       ) : (
-        <p className="py-10 text-xl">There is no working of that name.</p>
+        <p className="py-10 text-xl">No calculator has that name.</p>
       )}
     </Frame>
   );

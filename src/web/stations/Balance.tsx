@@ -61,7 +61,7 @@ const leadOf = ({ doing, byHand }: BalanceStep, placements: number): string => {
   if (byHand) return 'By hand';
   if (doing === 'done')
     return `Balanced in ${placements === 1 ? 'one try' : `${placements} tries`}`;
-  if (doing === 'look') return 'Look again';
+  if (doing === 'look') return 'Check the readings';
   const coming = placements + (doing === 'put' ? 1 : 0);
   return `Do this next${coming > 0 ? ` · try ${coming} of about 2` : ''}`;
 };

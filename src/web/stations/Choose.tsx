@@ -175,5 +175,5 @@ const WithShelf = () => {
 export const Choose = () => {
   const { isMachineRead } = useJob();
   const tires = useTires();
-  return tires && isMachineRead ? <WithShelf /> : <Waiting what="Looking through the shelf" />;
+  return tires && isMachineRead ? <WithShelf /> : <Waiting what="Loading stock" />;
 };

@@ -142,10 +142,7 @@ export const RunoutSheet = () => {
     if (faulty) return setProblem('Some readings aren’t lengths. Fix the marked fields.');
     if (!result.ok) return setProblem(refusalText(result.problem));
     setProblem(null);
-    await write(
-      [{ kind: 'runout', ...instead, data: { readings, device } }],
-      'The runout is written.',
-    );
+    await write([{ kind: 'runout', ...instead, data: { readings, device } }], 'Runout saved.');
   };
   return (
     <Sheet title="Runout, round the wheel" closes="Close the readings" widthPx={860} footed>

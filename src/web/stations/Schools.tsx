@@ -16,9 +16,9 @@ export const Schools = () => {
       <Dialog.Trigger asChild>
         <Button>Methods</Button>
       </Dialog.Trigger>
-      <Sheet title="Ways of working, for this job" closes="Close the ways of working">
+      <Sheet title="Methods for this job" closes="Close methods">
         <p className="text-[16px] text-ink2">
-          The shop’s own stand in the rules. A change here is for this job alone, and is in its log.
+          The shop’s methods are under Rules. A change here applies to this job only and is logged.
         </p>
         {schoolsOf(state).map(({ school, value, why, others }) => (
           <section key={school} className="mt-4 border-t-2 border-ink pt-2">
@@ -51,7 +51,7 @@ export const Schools = () => {
                         ))}
                       </ul>
                     ) : (
-                      <p>changes no step of this wheel</p>
+                      <p>changes no step for this wheel</p>
                     )}
                   </div>
                 </li>

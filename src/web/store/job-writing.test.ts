@@ -23,7 +23,7 @@ const server = () => {
     if (init.method === 'GET')
       return url.endsWith('/jobs/j')
         ? answer(200, { job, entries: [...log] })
-        : answer(404, error('path', 'There is no such job.'));
+        : answer(404, error('path', 'Job not found.'));
     if (url.endsWith('/photos')) {
       if (refusal !== null) return answer(refusal, error('body', `Refused with ${refusal}.`));
       photos.push(await (init.body as Blob).text());
@@ -629,7 +629,7 @@ test('a job that is not there, and a server that is not, are told apart', async 
   await store.dispatch(readJob('nothing'));
   expect(store.getState().jobs.problem.nothing).toMatchObject({
     status: 404,
-    message: 'There is no such job.',
+    message: 'Job not found.',
   });
   setDown(true);
   await store.dispatch(readJob('other'));

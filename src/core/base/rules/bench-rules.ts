@@ -39,7 +39,7 @@ export const BENCH_RULES: readonly Rule[] = [
     'Fitting',
     'at once',
     ['at once', 'left in'],
-    'Both are common practice: out before the second bead, so that it cannot be pinched; or left in to save a step, and felt for first.',
+    'Both are common practice: out before the second bead, so it can’t be pinched; or left in to save a step and felt for first.',
   ),
   way(
     'tube.in',
@@ -47,7 +47,7 @@ export const BENCH_RULES: readonly Rule[] = [
     'Fitting',
     'after the first bead',
     ['with the tire', 'after the first bead'],
-    'Both are common practice: inside the tire, so that nobody has to hunt for the valve hole; or fed in once the first bead is on.',
+    'Both are common practice: inside the tire, so no one has to hunt for the valve hole; or fed in once the first bead is on.',
   ),
   way(
     'bead.break',
@@ -103,7 +103,7 @@ export const BENCH_RULES: readonly Rule[] = [
     'Seating',
     'let slack',
     ['let slack', 'straight up'],
-    'Both are common practice: core out and slack so that it settles, then air again; or straight to riding pressure.',
+    'Both are common practice: core out and slack so the tube settles, then air again; or straight to riding pressure.',
   ),
   {
     key: 'bench.breakMinutes',

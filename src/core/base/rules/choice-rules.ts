@@ -30,7 +30,7 @@ export const CHOICE_RULES: readonly Rule[] = [
     2,
     0.1,
     10,
-    'Recalled. The manual decides whether it must be taught again.',
+    'Recalled. The manual says whether it needs a recalibration.',
   ),
   pct(
     'speedo.readsLowPct',
@@ -39,7 +39,7 @@ export const CHOICE_RULES: readonly Rule[] = [
     3,
     0,
     10,
-    'Recalled: most read a few percent high to begin with. In many places they may not read low at all: defer to local codes.',
+    'Recalled: most read a few percent high to begin with. In many places they must never read low: local codes decide.',
   ),
   pct('load.marginPct', 'Room to keep under the tire’s greatest load', 'Load', 10, 0, 50),
   pct('load.riderRearPct', 'Of the rider, on the rear wheel', 'Load', 60, 0, 100),

@@ -87,7 +87,7 @@ export const RING_RULES: readonly Rule[] = [
     value: 75,
     unit: 'pct',
     basis: 'published',
-    note: 'Shigley: 75 % of the proof load for bolts that are used again. The maker’s figure binds.',
+    note: 'Shigley: 75% of the proof load for bolts that are used again. The maker’s figure binds.',
     min: 20,
     max: 100,
   },

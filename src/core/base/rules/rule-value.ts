@@ -1,5 +1,5 @@
 import { tryInput, InputError } from '../errors';
-import { formatQuantity, DEFAULT_UNITS } from '../units';
+import { quantityText, DEFAULT_UNITS } from '../units';
 import type { BasisSink } from '../basis';
 import { DEFAULT_RULES } from './default-rules';
 import type { Rule, RuleValues } from './rule';
@@ -15,8 +15,7 @@ export const findRule = (key: string): Rule => {
 
 const valueText = (rule: Rule, value: number | string): string => {
   if (typeof value === 'string' || rule.unit === null) return String(value);
-  const { text, label } = formatQuantity(value, rule.unit, DEFAULT_UNITS);
-  return rule.unit === 'deg' ? `${text}${label}` : `${text} ${label}`;
+  return quantityText(value, rule.unit, DEFAULT_UNITS);
 };
 
 /** Small lengths are ruled to hundredths, and said so. */
@@ -110,7 +109,7 @@ export const checkRuleValues = (values: RuleValues): void => {
     if (!rule)
       throw new InputError(
         'rules',
-        `There is no rule called ${key}.`,
+        `No rule is called ${key}.`,
         'Use the keys that the shop lists',
       );
     checkRuleValue(rule, value, `rules.${key}`);

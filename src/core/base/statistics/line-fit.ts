@@ -1,5 +1,5 @@
 /**
- * Student's t by degrees of freedom, 1 to 30, for two-sided intervals of 90 and 95 %.
+ * Student's t by degrees of freedom, 1 to 30, for two-sided intervals of 90 and 95%.
  * Source: NIST/SEMATECH e-Handbook of Statistical Methods, section 1.3.6.7.2.
  */
 const STUDENT_T = {

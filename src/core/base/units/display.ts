@@ -51,7 +51,7 @@ const MASS: Record<UnitPreferences['mass'], Shown> = {
 };
 const TORQUE: Record<UnitPreferences['torque'], Shown> = {
   'N·m': { label: 'N·m', scale: 1, digits: 1 },
-  'lbf·ft': { label: 'lbf·ft', scale: 1 / FT_LBF_IN_NM, digits: 1 },
+  'lbf·ft': { label: 'ft-lb', scale: 1 / FT_LBF_IN_NM, digits: 1 },
 };
 const TEMPERATURE: Record<UnitPreferences['temperature'], Shown> = {
   '°C': { label: '°C', scale: 1, digits: 0 },
@@ -164,4 +164,19 @@ export const formatQuantity = (
     TRIMMED.includes(unit) && options.digits === undefined ? String(Number(fixed)) : fixed;
   const sign = zero ? '' : shown < 0 ? '\u2212' : options.sign ? '+' : '';
   return { text: sign + trimmed, label: (trimmed === '1' && ONE[unit]) || label };
+};
+
+/** A number and the label of its unit: `38.0 psi`, but `7.5%` and `164°`. */
+export const withUnit = (text: string, label: string): string =>
+  label === '%' || label === '°' ? text + label : `${text} ${label}`;
+
+/** A quantity as it is read: `38.0 psi`; options as in `formatQuantity`. */
+export const quantityText = (
+  value: number,
+  unit: Unit,
+  units: UnitPreferences,
+  options?: { digits?: number; sign?: boolean },
+): string => {
+  const { text, label } = formatQuantity(value, unit, units, options);
+  return withUnit(text, label);
 };

@@ -3,6 +3,7 @@ export { UNIT_NAMES, type Unit } from './unit';
 export { parseInches } from './fraction';
 export {
   formatQuantity,
+  quantityText,
   fromDisplay,
   toDisplay,
   displayUnit,

@@ -1,4 +1,10 @@
-import { DEFAULT_UNITS, formatQuantity, toDisplay, type UnitPreferences } from './display';
+import {
+  DEFAULT_UNITS,
+  formatQuantity,
+  toDisplay,
+  type UnitPreferences,
+  withUnit,
+} from './display';
 import type { Unit } from './unit';
 
 /** A quantity inside a sentence. */
@@ -75,10 +81,7 @@ const fill = (
   const written = writtenApart(quantities, units);
   return pattern.replace(/\{(\d)\}/g, (whole, i: string) => {
     const one = written[Number(i)];
-    if (!one) return whole;
-    return quantities[Number(i)]!.unit === 'deg'
-      ? `${one.text}${one.label}`
-      : `${one.text} ${one.label}`;
+    return one ? withUnit(one.text, one.label) : whole;
   });
 };
 

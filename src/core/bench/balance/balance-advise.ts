@@ -109,7 +109,7 @@ const spoken = (advice: Advice, doubt: Doubt | null): Reason => {
         ? reason('check', UNPROVED)
         : reason(
             'check',
-            'Not balanced, about {0} left, and nothing on the shelf is likely to do better.',
+            'Not balanced, about {0} left, and nothing in stock is likely to do better.',
             [grams(advice.leftG)],
           );
   }

@@ -23,7 +23,7 @@ export interface BalanceEstimate {
   alongG: number;
   acrossG: number;
   bandG: number;
-  /** The smallest region that holds 90 % of the belief, as corners in grams and degrees. */
+  /** The smallest region that holds 90% of the belief, as corners in grams and degrees. */
   region: MassVector[];
   /**
    * What is left with the weights that are on now, and how probable it is that the shop's limit is

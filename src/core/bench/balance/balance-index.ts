@@ -38,7 +38,7 @@ const VECTOR = (says: string) =>
  */
 export const balanceIndex = defineWorking<Input, BalanceIndex>({
   name: 'balance-index',
-  says: 'What turning the tire on the rim would save, and what each school of light mark needs',
+  says: 'What turning the tire on the rim would save, and what each light mark method needs',
   input: () => ({
     bare: VECTOR('The bare wheel'),
     assembly: VECTOR('Wheel and tire'),

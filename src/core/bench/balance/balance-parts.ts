@@ -99,7 +99,7 @@ export const balanceParts = defineWorking<Input, BalanceFromParts>({
             'g',
           );
     show.basis('published', 'statics: masses times their radii add as vectors');
-    show.basis('measured', 'the parts’ masses, as weighed or as the shelf says');
+    show.basis('measured', 'the weights of the parts, as weighed or as on the stock record');
     show.caution(
       'The tire has a heavy spot of its own: let the wheel settle before the weights stay on.',
     );

@@ -337,9 +337,12 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
       'mm',
     );
     if (rimMm === USUAL_RIM_MM)
-      show.basis('memory', `a rim of ${USUAL_RIM_MM} mm once round, since nobody said`);
+      show.basis('memory', `a rim of ${USUAL_RIM_MM} mm around, since none was given`);
     if (stock.some((k) => k.lengthMm === undefined || k.lengthMm === null))
-      show.basis('memory', 'a piece nobody measured is 8 mm long, and 1.2 mm more for each gram');
+      show.basis(
+        'memory',
+        'a weight without a measured length counts as 8 mm long, plus 1.2 mm for each gram',
+      );
     if (pieces.length > 0)
       show.caution('On a clean, dry face. A piece that does not stick at once is thrown away.');
     show.basis('published', 'statics: masses add as vectors');

@@ -185,7 +185,7 @@ describe('what to do next', () => {
       there,
     );
     expect(done.do).toBe('done');
-    expect(done.reason.says).toMatch(/Balanced, as far as this stand can tell/);
+    expect(done.reason.says).toMatch(/^Balanced: 99% sure, on this stand\.$/);
   });
 
   test('the pieces of a trial make up its mass; something that lies there is kept clear of', () => {

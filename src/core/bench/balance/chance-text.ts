@@ -1,3 +1,3 @@
-/** A chance in words, never as sure as all or nothing: `97 of 100`. */
+/** A chance as a percentage, never 0% or 100%: `97%`. */
 export const chanceText = (chance: number): string =>
   `${Math.min(99, Math.max(1, Math.round(chance * 100)))}%`;

@@ -21,7 +21,7 @@ const READ_RAD = READ_DEG * RAD;
 /** So many standard deviations out there is nothing to speak of. */
 const FAR = 4.5;
 
-/** The error integral's S-curve, to 0.01 %: logistic form of Bowling and others, 2009. */
+/** The error integral's S-curve, to 0.01%: logistic form of Bowling and others, 2009. */
 const share = (z: number): number => 1 / (1 + exp(-(1.5976 + 0.07056 * z * z) * z));
 
 /**

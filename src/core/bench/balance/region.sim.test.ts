@@ -10,7 +10,7 @@ const WHEELS = howMany(30, 60);
 const SCATTER = howMany(0.13, 0.1);
 
 test.each([true, false])(
-  'the true heavy spot lies in the 90 % region in about 90 of 100 wheels, for every dead band; known: %p',
+  'the true heavy spot lies in the 90% region in about 90 of 100 wheels, for every dead band; known: %p',
   (bandKnown) => {
     const shares = [1, 2, 3, 4, 5, 6].map((bandG) =>
       regionHeld(WHEELS, {

@@ -23,13 +23,13 @@ export const checkRim = ({
   if (wellMm >= beadMm)
     throw new InputError(
       'wellMm',
-      'The well is no smaller than the bead.',
+      'The well is not smaller than the bead.',
       `Enter less than the bead, ${beadMm} mm`,
     );
   if (flangeMm <= beadMm)
     throw new InputError(
       'flangeMm',
-      'The flange is no larger than the bead.',
+      'The flange is not larger than the bead.',
       `Enter more than the bead, ${beadMm} mm`,
     );
 };

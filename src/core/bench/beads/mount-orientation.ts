@@ -107,7 +107,7 @@ export const mountOrientation = defineWorking<Input, MountOrientation>({
     if (markDeg !== null) show.line('light mark', `seen from the ${sideUp}`, markDeg, 'deg');
     show.basis(
       'practice',
-      'the mark is the lightest place; two schools: to the valve, or to the heavy spot of the bare wheel',
+      'the mark is the lightest place; two methods: to the valve, or to the heavy spot of the bare wheel',
     );
     show.verdict(worstOf(reasons));
     show.caution(

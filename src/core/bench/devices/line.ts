@@ -146,7 +146,7 @@ export const readLine = (line: string): DeviceLine => {
     raw = undefined;
   }
   if (raw === undefined)
-    throw new InputError('line', 'The line is no JSON.', '{"device","kind","value","unit","at"}');
+    throw new InputError('line', 'The line is not JSON.', '{"device","kind","value","unit","at"}');
   const read = check<DeviceLine>(schema, raw);
   const { says, unit, min, max, event } = DEVICE_KINDS[read.kind];
   const spoken = SPOKEN[read.unit]!;

@@ -38,7 +38,7 @@ const periodOf = (it: StandWheel, offDeg: number): number => {
   return passes[1]! - passes[0]!;
 };
 
-test('a small swing takes as long as the physical pendulum of the textbook: T = 2π √(I / (m g d)), within 1 %', () => {
+test('a small swing takes as long as the physical pendulum of the textbook: T = 2π √(I / (m g d)), within 1%', () => {
   for (const massG of [8, 40, 90]) {
     const it = { ...wheel, lumps: [{ massG, deg: 200 }] };
     // Worked from the formula alone: I = I0 + m r², pull m g r.

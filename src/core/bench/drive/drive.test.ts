@@ -149,7 +149,7 @@ describe('chain-slack', () => {
       of(0)
         .result.reasons.map((r) => r.says)
         .join(),
-    ).toMatch(/let the axle forward until it hangs/);
+    ).toMatch(/Move the axle forward until the chain sags/);
   });
 
   test('the tightest place counts, and a chain whose loosest stays too loose is named', () => {

@@ -337,7 +337,7 @@ describe('materials', () => {
   const run = (wants: object[], rules = {}) =>
     materials.run({ wants: wants as never, shelf, tiresToDispose: 1, rules });
 
-  test('by hand: (84.50 + 12.99 + 4.00) and 7.5 % of it is 109.10', () => {
+  test('by hand: (84.50 + 12.99 + 4.00) and 7.5% of it is 109.10', () => {
     const { result, verdict } = run(
       [
         { what: 'tire', count: 1, stockId: 't' },

@@ -61,7 +61,7 @@ export const materials = defineWorking<
         {
           what: text(120, 'What it is'),
           count: count(1, 1000, 'How many'),
-          stockId: text(60, 'Name on the shelf').allow(null),
+          stockId: text(60, 'Name in stock').allow(null),
         },
         'A part',
       ),
@@ -72,7 +72,7 @@ export const materials = defineWorking<
       listOf(
         record(
           {
-            id: text(60, 'Name on the shelf'),
+            id: text(60, 'Name in stock'),
             count: count(0, 10_000, 'In stock'),
             priceMinor: money('Price').allow(null),
           },
@@ -128,7 +128,7 @@ export const materials = defineWorking<
     if (disposalMinor > 0)
       show.line('disposal', `${tiresToDispose} × fee`, formatMoney(disposalMinor, currency));
     if (taxMinor > 0)
-      show.line('tax', `${taxPct} % of parts and fee`, formatMoney(taxMinor, currency));
+      show.line('tax', `${taxPct}% of parts and fee`, formatMoney(taxMinor, currency));
     show.line('total', 'parts + disposal + tax', formatMoney(totalMinor, currency));
     const incomplete = lines.some((l) => l.priceMinor === null);
     const reasons = [

@@ -135,7 +135,7 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
       id: 'dry',
       sees: 'Dry, but smooth',
       severity: 'check',
-      advice: 'Grease where it can be reached; look again at the next change.',
+      advice: 'Grease what you can reach; check again at the next change.',
     },
     {
       id: 'seal',
@@ -163,7 +163,7 @@ const judge = (part: Inspected, found: readonly string[]): InspectionResult => {
   if (unknown !== undefined)
     throw new InputError(
       'found',
-      `${unknown.slice(0, 30)} is no finding here.`,
+      `${unknown.slice(0, 30)} is not a finding at this station.`,
       `Choose ${FINDINGS[part].map((f) => f.id).join(', ')}`,
     );
   const reasons = FINDINGS[part]

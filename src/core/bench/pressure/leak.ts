@@ -28,7 +28,7 @@ interface Input {
 
 export interface Leak {
   /**
-   * Loss in a day at the first reading's temperature, with its 95 % interval; null where it cannot
+   * Loss in a day at the first reading's temperature, with its 95% interval; null where it cannot
    * be told.
    */
   lossKpaPerDay: number | null;
@@ -249,8 +249,8 @@ export const leak = defineWorking<Input, Leak>({
       -fit.slope,
       'kPa',
     );
-    const lowKpaPerDay = show.line('at least', '95 % interval', -fit.slope - fit.half!, 'kPa');
-    const highKpaPerDay = show.line('at most', '95 % interval', -fit.slope + fit.half!, 'kPa');
+    const lowKpaPerDay = show.line('at least', '95% interval', -fit.slope - fit.half!, 'kPa');
+    const highKpaPerDay = show.line('at most', '95% interval', -fit.slope + fit.half!, 'kPa');
     const nowKpa = fit.intercept + fit.slope * last.day;
     const underMinimumInDays =
       minimumKpa === undefined || lossKpaPerDay <= 0

@@ -153,7 +153,7 @@ describe('the pressure to start from', () => {
     ]);
     expect(says({ askedKpa: psi(6) })).toEqual([
       'stop',
-      '6.0 psi is refused: the tube is pinched. At least 8.0 psi.',
+      '6.0 psi is too low: the tube is pinched. Use at least 8.0 psi.',
       13,
     ]);
     expect(says({ askedKpa: psi(6.5), doubled: true })[0]).toBe('good');

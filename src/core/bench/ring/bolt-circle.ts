@@ -124,13 +124,13 @@ export const boltCircle = defineWorking<Input, BoltCircle>({
     const mistake = (says: string, readsMm: number) => {
       const offPct = (100 * (readsMm - diameterMm)) / diameterMm;
       mistakes.push({ says, readsMm, offPct });
-      show.line(says, `${offPct.toFixed(1)} % off`, readsMm, 'mm');
+      show.line(says, `${offPct.toFixed(1)}% off`, readsMm, 'mm');
     };
     if (holes === 5) {
       mistake('the skip-one distance taken for the circle', chord(1));
       mistake('a hole to the far flat taken for the circle', diameterMm * flatOf(holes));
       reasons.push(
-        reason('good', 'The skip-one distance is not the circle: it would read {0}, 4.9 % short.', [
+        reason('good', 'The skip-one distance is not the circle: it would read {0}, 4.9% short.', [
           { value: chord(1), unit: 'mm', digits: 1 },
         ]),
       );

@@ -105,7 +105,7 @@ export const clampForce = defineWorking<Input, ClampForce>({
           ? [
               reason(
                 'stop',
-                `{0} is ${(100 * shareOfProof).toFixed(0)} % of the proof load of {1}; the rule stops at ${mayPct} %.`,
+                `{0} is ${(100 * shareOfProof).toFixed(0)}% of the proof load of {1}; the rule stops at ${mayPct}%.`,
                 newtons,
               ),
             ]

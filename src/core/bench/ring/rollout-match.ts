@@ -112,7 +112,7 @@ export const rolloutMatch = defineWorking<Input, RolloutMatch>({
     if (offMm > MISREAD * smallerMm)
       throw new InputError(
         leftMm > rightMm ? 'leftMm' : 'rightMm',
-        `Left and right differ by ${((100 * offMm) / smallerMm).toFixed(0)} %: one of them is misread, or they are no pair.`,
+        `Left and right differ by ${((100 * offMm) / smallerMm).toFixed(0)}%: one is misread, or they are not a pair.`,
         `Tape again: two that differ by less than ${100 * MISREAD}%`,
       );
     const keys = RULES[pair];

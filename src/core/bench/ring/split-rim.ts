@@ -44,7 +44,7 @@ export const splitRim = defineWorking<Input, SplitRim>({
   name: 'split-rim',
   says: 'Whether the bolts of a split rim may be touched, and how they go back',
   input: () => ({
-    silent: boolean('Nothing hisses any more'),
+    silent: boolean('No hiss'),
     gaugeKpa: quantity('kPa', 0, 1000, 'The gauge on the valve').allow(null),
     coreOut: boolean('The valve core is out'),
     bolts: count(3, 16, 'Rim bolts'),
@@ -88,11 +88,11 @@ export const splitRim = defineWorking<Input, SplitRim>({
       gaugeKpa === null ? 'not read' : gaugeKpa,
       ...(gaugeKpa === null ? [] : (['kPa'] as const)),
     );
-    show.line('ear', 'as noted', silent ? 'silent' : 'hisses, or nobody listened');
+    show.line('ear', 'as noted', silent ? 'silent' : 'hisses, or not checked');
     const missing = [
       ...(coreOut ? [] : ['the valve core out']),
       ...(silent ? [] : ['silence at the valve']),
-      ...(empty ? [] : ['the gauge at nought']),
+      ...(empty ? [] : ['the gauge at zero']),
     ];
     const mayUndo = missing.length === 0;
     const reasons: Reason[] = [

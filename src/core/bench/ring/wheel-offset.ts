@@ -53,7 +53,7 @@ const edgesOf = (widths: WheelWidths, field: string, show: Show): WheelEdges => 
       'Enter the overall width, or the width inside the rings',
     );
   if (overallWidthMm === undefined && ringMm === undefined)
-    show.basis('memory', 'a ring or flange nobody measured takes {0} on each side', [
+    show.basis('memory', 'a ring or flange without a measurement counts as {0} on each side', [
       { value: USUAL_FLANGE_MM, unit: 'mm' },
     ]);
   const acrossMm = show.line(
@@ -65,7 +65,7 @@ const edgesOf = (widths: WheelWidths, field: string, show: Show): WheelEdges => 
   if (backspaceMm >= acrossMm)
     throw new InputError(
       `${field}backspaceMm`,
-      'The backspace is no less than the whole width.',
+      'The backspace is not less than the overall width.',
       `Enter less than ${Math.round(acrossMm)} mm`,
     );
   const offsetMm = show.line(

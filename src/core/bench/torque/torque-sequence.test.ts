@@ -66,7 +66,7 @@ test('each with the wrench that covers it; an extension in line lowers the setti
   });
   expect(axle!.says).toEqual([
     'Watch both ends: the far end must not turn too.',
-    'A new split pin.',
+    'A new cotter pin.',
   ]);
   expect(pinch).toMatchObject({ wrench: 'short', settingNm: 22, says: ['After the axle nut.'] });
 });

@@ -52,7 +52,7 @@ const ROLE_SAYS: Partial<Record<FastenerRole, string>> = {
 
 const RENEWS_SAYS: Record<Renews, string | null> = {
   nothing: null,
-  'split pin': 'A new split pin.',
+  'split pin': 'A new cotter pin.',
   nut: 'A new nut.',
   bolt: 'A new bolt.',
 };

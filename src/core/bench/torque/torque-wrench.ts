@@ -130,7 +130,7 @@ export const torqueWrench = defineWorking<Input, TorqueChoice>({
     const reason =
       parts.length > 0
         ? `No wrench covers it: ${parts.join('; ')}.`
-        : 'There is no torque wrench in the shop.';
+        : 'The shop has no torque wrench on record.';
     return { wrench: null, settingNm: null, reason };
   },
 });

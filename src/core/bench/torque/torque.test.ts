@@ -29,7 +29,7 @@ test('a value above all scales, and a shop without a wrench', () => {
     'No wrench covers it: long ends below it.',
   );
   expect(torqueWrench.run({ torqueNm: 40, wrenches: [] }).result.reason).toBe(
-    'There is no torque wrench in the shop.',
+    'The shop has no torque wrench on record.',
   );
 });
 
@@ -138,7 +138,7 @@ test('what is said of a click: at how much, against what, and which way to mend 
   ]);
 });
 
-/** Recalled from ISO 6789-1: 4 % above 10 N·m, 6 % up to it. */
+/** Recalled from ISO 6789-1: 4% above 10 N·m, 6% up to it. */
 test.each([
   [100, 104, true],
   [100, 104.1, false],
@@ -150,5 +150,5 @@ test.each([
 ])('wanted %d, reached %d: %s', (wantedNm, reachedNm, within) => {
   const { result, verdict } = torqueCheck.run({ wantedNm, reachedNm });
   expect([result.within, verdict]).toEqual([within, within ? 'good' : 'check']);
-  if (!within) expect(result.reason.says).toMatch(reachedNm < wantedNm ? /pull on/ : /loosen it/);
+  if (!within) expect(result.reason.says).toMatch(reachedNm < wantedNm ? /pull on/ : /Loosen it/);
 });

@@ -115,7 +115,7 @@ describe('one wheel', () => {
     const far = asked(wheel.after(turned.map((n) => ({ ...n, eighths: 3 * n.eighths }))));
     const much = advise({ ...far, before: { readings: input.readings, turned } });
     expect(much.own.side).toBeNull();
-    expect(much.reasons[0]!.says).toMatch(/The rim moved \d{3} % as far side to side/);
+    expect(much.reasons[0]!.says).toMatch(/The rim moved \d{3}% as far side to side/);
     const once = advise({
       ...asked(wheel.after(turned)),
       before: { readings: input.readings, turned },

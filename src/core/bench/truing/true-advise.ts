@@ -307,7 +307,7 @@ export const trueAdvise = defineWorking<Input, TrueAdvice>({
     );
     show.basis(
       'memory',
-      'spokes counted from the valve go to the disc side and to the other by turns, the first to the disc side where nobody says otherwise',
+      'spokes counted from the valve go alternate between the disc side and the other, the first to the disc side unless set otherwise',
     );
     show.caution('Look which side a spoke goes to before you turn it.');
     show.caution(

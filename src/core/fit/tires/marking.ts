@@ -98,13 +98,16 @@ const PLY_MAX = 20;
 
 const once = (before: string | number | null, what: string, now: string): void => {
   if (before !== null)
-    throw wrong(`There are two ${what}: ${before} and ${now}.`, 'one of them, as on the sidewall');
+    throw wrong(
+      `There are two ${what}: ${before} and ${now}.`,
+      'Enter one of them, as on the sidewall',
+    );
 };
 
 const readPly: Tail['read'] = (noted, match) => {
   const ply = Number(match[1]);
   if (ply < 2 || ply > PLY_MAX)
-    throw wrong(`${ply} is no ply rating.`, `a ply rating from 2 to ${PLY_MAX}, as in 6PR`);
+    throw wrong(`${ply} is not a ply rating.`, `a ply rating from 2 to ${PLY_MAX}, as in 6PR`);
   once(noted.plyRating, 'ply ratings', String(ply));
   noted.plyRating = ply;
 };
@@ -145,7 +148,7 @@ const readService: Tail['read'] = (noted, match) => {
   if (noted.speedSymbol !== null && noted.speedSymbol !== symbol)
     throw wrong(
       `Speed symbol ${noted.speedSymbol} stands in the size and ${symbol} after it.`,
-      'the same symbol in both places, or one alone',
+      'Enter the same symbol in both places, or only one',
     );
   noted.loadIndex = index;
   noted.speedSymbol = symbol;
@@ -249,11 +252,11 @@ const readSize = (clean: string, printed: string): ReadSize => {
     const rimDiameterIn = Number(end[2]);
     const rimMm = nominalRimMm(rimDiameterIn);
     if (rimMm === undefined)
-      throw wrong(`${rimDiameterIn} is not a rim diameter.`, 'a rim diameter of 4 to 23 inches');
+      throw wrong(`${rimDiameterIn} is not a rim diameter.`, 'Enter 4 to 23 inches');
     if (head.overallDiameterMm !== null && head.overallDiameterMm <= rimMm)
       throw wrong(
         `The tire would be no taller than its ${rimDiameterIn} inch rim.`,
-        'an overall diameter larger than the rim, then the width, then the rim, as in 25x8-12',
+        'Enter an overall diameter larger than the rim, then the width, then the rim, as in 25x8-12',
       );
     const part = (
       kind: PartKind,

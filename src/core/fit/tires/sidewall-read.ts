@@ -19,7 +19,7 @@ interface SidewallPart extends Sentence {
 
 const CALLED: Record<PartKind, string> = {
   width: 'section width',
-  aspect: 'height, in percent',
+  aspect: 'height as a percentage',
   overall: 'overall diameter',
   letters: 'width, in letters',
   construction: 'construction',
@@ -65,9 +65,9 @@ const explain = (
     case 'aspect': {
       const mind = 'A percentage of the width, not millimeters.';
       if (head.widthMm === null)
-        return { says: `The sidewall is ${head.aspectRatio} % as high as the tire is wide.`, mind };
+        return { says: `The sidewall is ${head.aspectRatio}% as high as the tire is wide.`, mind };
       return {
-        ...said(`${head.aspectRatio} % of the width: a sidewall {0} high.`, [
+        ...said(`${head.aspectRatio}% of the width: a sidewall {0} high.`, [
           { value: (head.widthMm * head.aspectRatio!) / 100, unit: 'mm' },
         ]),
         mind,

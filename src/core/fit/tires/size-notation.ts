@@ -1,3 +1,4 @@
+import { withArticle } from '../../base/text-case';
 import { INCH_IN_MM } from '../../base/units';
 
 /** The ways in which sizes are printed. */
@@ -38,7 +39,7 @@ const within = (
   unit: string,
 ): string | null =>
   value < min || value > max
-    ? `${value} is no ${what}; from ${min} to ${max} ${unit} would be`
+    ? `${value} is not ${withArticle(what)}; Enter ${min} to ${max} ${unit}`
     : null;
 
 const LETTERS = ['MH', 'MJ', 'MM', 'MN', 'MP', 'MR', 'MT', 'MU', 'MV'];
@@ -47,7 +48,7 @@ const metric = (match: RegExpExecArray): SizeHead | string => {
   const [width, aspect] = [Number(match[1]), Number(match[2])];
   return (
     within(width, 40, 400, 'section width in mm', 'mm') ??
-    within(aspect, 25, 110, 'aspect ratio in percent', 'percent') ?? {
+    within(aspect, 25, 110, 'aspect ratio', 'percent') ?? {
       notation: 'metric',
       widthMm: width,
       aspectRatio: aspect,
@@ -94,10 +95,10 @@ const byDiameter =
 const letter = (match: RegExpExecArray): SizeHead | string => {
   const letters = match[1]!;
   if (!LETTERS.includes(letters))
-    return `${letters} is no letter size; one of ${LETTERS.join(' ')} would be`;
+    return `${letters} is not a letter size; Use one of ${LETTERS.join(' ')}`;
   const aspect = Number(match[2]);
   return (
-    within(aspect, 25, 110, 'aspect ratio in percent', 'percent') ?? {
+    within(aspect, 25, 110, 'aspect ratio', 'percent') ?? {
       notation: 'letter',
       widthMm: null,
       aspectRatio: aspect,

@@ -272,7 +272,7 @@ describe('wear of the tread', () => {
   });
 
   /**
-   * Seeded scatter of a tenth of a millimetre: the true rate lies in a 90 % interval about nine
+   * Seeded scatter of a tenth of a millimetre: the true rate lies in a 90% interval about nine
    * times in ten.
    */
   test('the interval holds the true rate as often as it says', () => {

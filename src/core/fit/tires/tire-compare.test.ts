@@ -6,7 +6,7 @@ const compare = (from: string, to: string, more: object = {}) => {
   const working = tireCompare.run({ sizes: [from, to], ...more });
   return { working, change: working.result.changes[0]! };
 };
-test('130/90-16 to 130/80-16: 13 mm of sidewall, 26 mm of diameter, about 4 %, and 13 mm (0.51 in) more room', () => {
+test('130/90-16 to 130/80-16: 13 mm of sidewall, 26 mm of diameter, about 4%, and 13 mm (0.51 in) more room', () => {
   const { change } = compare('130/90-16', '130/80-16', { clearancesMm: { above: 20, left: 15 } });
   expect(change.sectionHeightChangeMm).toBeCloseTo(-13, 6);
   expect(change.diameterChangeMm).toBeCloseTo(-26, 6);
@@ -29,11 +29,11 @@ test('a larger tire lowers the speedometer: said once it is more than the rule',
     compare('150/70-17', '160/80-17', { rules })
       .change.reasons.map((r) => r.says)
       .join();
-  expect(says({})).toMatch(/would read 6\.7 % low/);
+  expect(says({})).toMatch(/would read 6\.7% low/);
   expect(says({ 'speedo.readsLowPct': 8 })).not.toMatch(/speedometer/);
 });
 
-test('gearing is said as a rear sprocket: a tire 4 % smaller is like two teeth more', () => {
+test('gearing is said as a rear sprocket: a tire 4% smaller is like two teeth more', () => {
   const { change } = compare('130/90-16', '130/80-16', {
     end: 'rear',
     sprockets: { front: 16, rear: 42 },
@@ -52,7 +52,7 @@ test('wheel-speed sensors: front turns for one of the rear, before and after', (
   expect(rear.reasons.filter((r) => /sensors/.test(r.says))).toHaveLength(0);
   const front = compare('120/70-17', '120/60-17', { end: 'front', otherEnd: '180/55-17' }).change;
   expect(front.sensor?.after).toBeCloseTo(630 / 576, 9);
-  expect(front.reasons.map((r) => r.says).join()).toMatch(/another ratio, by 4\.2 %/);
+  expect(front.reasons.map((r) => r.says).join()).toMatch(/a different ratio, by 4\.2%/);
 });
 
 test('room is judged with growth: none standing and none at speed are stops, little is a check', () => {

@@ -174,7 +174,7 @@ const sensorRatio = (
     reasons.push(
       reason(
         'check',
-        'The wheel-speed sensors see another ratio, by {0}: the manual says whether it must be taught again.',
+        'The wheel-speed sensors see a different ratio, by {0}. The manual says whether it needs a recalibration.',
         [{ value: changePct, unit: 'pct' }],
       ),
     );

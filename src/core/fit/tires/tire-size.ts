@@ -129,7 +129,7 @@ const measure = (text: string, rules: RuleValues | undefined, show: Show): TireS
     const errorPct = ruleNumber('size.likelyErrorPct', rules, show);
     likelyErrorMm = show.line(
       'diameter likely off by',
-      `${errorPct} % of the height, twice`,
+      `${errorPct}% of the height, twice`,
       (2 * sectionHeightMm * errorPct) / 100,
       'mm',
     );

@@ -91,7 +91,7 @@ describe('reading a marking', () => {
     expect(working.verdict).toBe('check');
     expect(working.basis.map((b) => b.kind)).toContain('memory');
     expect(working.cautions[0]).toMatch(/is an estimate/);
-    // 5 % of a height of 76.2 mm, at the top and at the bottom.
+    // 5% of a height of 76.2 mm, at the top and at the bottom.
     expect(working.result.likelyErrorMm).toBeCloseTo(7.62, 6);
   });
 
@@ -176,15 +176,15 @@ describe('reading a marking', () => {
     ['150/70 17', /makes sense up to|does not follow/],
     ['150/70-', /does not follow|stops/],
     ['150/70-99', /99 is not a rim diameter/],
-    ['999/70-17', /999 is no section width/],
-    ['150/10-17', /10 is no aspect ratio/],
+    ['999/70-17', /999 is not a section width/],
+    ['150/10-17', /10 is not an aspect ratio/],
     ['150/70-17 69I', /I is not a speed symbol/],
     ['150/70-17 400H', /400 is not a load index/],
     ['150/70-17 69H plum', /"150\/70-17 69H"; "PLUM" does not follow/],
     ['25x8', /stops before the rim diameter/],
     ['12x8-12', /no taller than its 12 inch rim/],
-    ['99x8-12', /99 is no overall diameter/],
-    ['MZ90-16', /MZ is no letter size/],
+    ['99x8-12', /99 is not an overall diameter/],
+    ['MZ90-16', /MZ is not a letter size/],
     ['MT90', /stops before the rim diameter/],
     ['33.0/10.5', /stops before the rim diameter/],
     ['2 3/4', /stops before the rim diameter/],
@@ -196,9 +196,9 @@ describe('reading a marking', () => {
     ['110/90-19 Front 62M Rear', /Front and Rear both stand there/],
     ['110/90-19 R F', /Front and Rear both stand there/],
     ['120/90V18 65H', /V stands in the size and H after it/],
-    ['25x8-12 99PR', /99 is no ply rating/],
-    ['25x8-12 21PR', /21 is no ply rating/],
-    ['25x8-12 1PR', /1 is no ply rating/],
+    ['25x8-12 99PR', /99 is not a ply rating/],
+    ['25x8-12 21PR', /21 is not a ply rating/],
+    ['25x8-12 1PR', /1 is not a ply rating/],
     ['25x8-12 6PR 8PR', /two ply ratings: 6 and 8/],
     ['120/70AR17', /does not follow/],
     ['120/70CB17', /does not follow/],
@@ -278,7 +278,7 @@ describe('a marking explained piece by piece', () => {
   test('every piece stands in its place', () => {
     expect(called('120/70 ZR 17 M/C (58W) TL Reinf')).toEqual([
       ['120', 'section width'],
-      ['70', 'height, in percent'],
+      ['70', 'height as a percentage'],
       ['ZR', 'construction'],
       ['17', 'rim diameter'],
       ['M/C', 'motorcycle'],
@@ -296,7 +296,7 @@ describe('a marking explained piece by piece', () => {
     ]);
     expect(called('MT90B16 72H TT Rear M+S').map(([, c]) => c)).toEqual([
       'width, in letters',
-      'height, in percent',
+      'height as a percentage',
       'construction',
       'rim diameter',
       'load and speed',
@@ -311,7 +311,7 @@ describe('a marking explained piece by piece', () => {
   test('it says what the piece means, and where one trips', () => {
     const { parts } = sidewallRead.run({ marking: '150/70-17 69H' }).result;
     expect(parts[1]).toMatchObject({
-      says: '70 % of the width: a sidewall 105 mm high.',
+      says: '70% of the width: a sidewall 105 mm high.',
       mind: 'A percentage of the width, not millimeters.',
     });
     expect(parts.at(-1)?.says).toBe(

@@ -16,7 +16,7 @@ interface TreadWear {
   depthNowMm: number;
   /** Depth lost in 1000 km; null when it cannot be known. */
   rateMmPer1000Km: number | null;
-  /** 90 % interval of the rate; null with fewer than three readings. */
+  /** 90% interval of the rate; null with fewer than three readings. */
   rateLowMmPer1000Km: number | null;
   rateHighMmPer1000Km: number | null;
   kmLeft: number | null;
@@ -159,9 +159,9 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
       );
       const rate = show.line('lost in 1000 km', 'slope of the line', -slope * 1000, 'mm');
       const low =
-        half === null ? null : show.line('at least', '90 % interval', rate - half * 1000, 'mm');
+        half === null ? null : show.line('at least', '90% interval', rate - half * 1000, 'mm');
       const high =
-        half === null ? null : show.line('at most', '90 % interval', rate + half * 1000, 'mm');
+        half === null ? null : show.line('at most', '90% interval', rate + half * 1000, 'mm');
       const rates = { rateMmPer1000Km: rate, rateLowMmPer1000Km: low, rateHighMmPer1000Km: high };
       const left = (per1000: number) => ((depthNowMm - minimumMm) / per1000) * 1000;
       if (rate <= 0 || left(rate) > MAX_KM) {

@@ -23,7 +23,7 @@ export const tubeMassG = (
 ): number => {
   const flatMm = show.line(
     'laid flat',
-    flatWidthMm === undefined ? `${FLAT_OF_SECTION_PCT} % of the section` : 'as measured',
+    flatWidthMm === undefined ? `${FLAT_OF_SECTION_PCT}% of the section` : 'as measured',
     flatWidthMm ?? (size.sectionWidthMm * FLAT_OF_SECTION_PCT) / 100,
     'mm',
   );

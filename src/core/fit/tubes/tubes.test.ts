@@ -113,7 +113,7 @@ describe('stretch', () => {
     }
   });
 
-  test('worked by hand: a space 98 by 89 mm is 294 mm round; a tube 105 mm flat stretches 40 %', () => {
+  test('worked by hand: a space 98 by 89 mm is 294 mm round; a tube 105 mm flat stretches 40%', () => {
     const { result, verdict } = tubeStretch.run({ tire: '110/90-19', flatWidthMm: 105 });
     expect(result.tubeGirthMm).toBe(210);
     expect(result.spaceGirthMm).toBeCloseTo(

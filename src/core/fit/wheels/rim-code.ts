@@ -95,7 +95,7 @@ const parse = (code: string, show: Show): RimCode => {
   if (!found) throw wrong(`"${code.slice(0, 20)}" is not a rim code this program reads.`);
   const widthIn = found.wm === undefined ? Number(found.width) : WM_IN[found.wm];
   if (widthIn === undefined) throw wrong(`There is no WM${found.wm}.`);
-  if (widthIn < 1 || widthIn > 14) throw wrong(`${found.width} is no rim width in inches.`);
+  if (widthIn < 1 || widthIn > 14) throw wrong(`${found.width} is not a rim width in inches.`);
   const rimDiameterIn = found.diameter === undefined ? null : Number(found.diameter);
   const rimDiameterMm = rimDiameterIn === null ? null : (nominalRimMm(rimDiameterIn) ?? null);
   if (rimDiameterIn !== null && rimDiameterMm === null)

@@ -12,7 +12,7 @@ interface BalanceAgainData {
 
 export const balanceAgainEntry = defineEntry<BalanceAgainData, object, { balance: BalanceLog }>({
   ...WHEEL_WORK,
-  schema: () => ({ why: text(120, 'Why it begins anew') }),
+  schema: () => ({ why: text(120, 'Reason for starting over') }),
   text: ({ why }) => `Balancing restarted: ${why}`,
   initial: {},
   apply: () => ({ balance: UNBALANCED }),

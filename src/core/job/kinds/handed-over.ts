@@ -24,7 +24,7 @@ export const handedOverEntry = defineEntry<
     to: text(80, 'Who took it'),
     despite: maybe(
       record(
-        { by: text(60, 'Who hands it over all the same'), why: text(300, 'Why') },
+        { by: text(60, 'Who releases it'), why: text(300, 'Why') },
         'Release with open safety checks',
       ),
     )
@@ -33,7 +33,7 @@ export const handedOverEntry = defineEntry<
     oldTire: maybe(oneOf(OLD_TIRES, 'The old tire')).optional().default(null),
   }),
   text: ({ to, despite, oldTire }) =>
-    `Handed over to ${to}${oldTire ? `, old tire ${oldTire}` : ''}${despite ? `, all the same, by ${despite.by}: ${despite.why}` : ''}`,
+    `Handed over to ${to}${oldTire ? `, old tire ${oldTire}` : ''}${despite ? `, released with open safety checks by ${despite.by}: ${despite.why}` : ''}`,
   initial: { handedOver: null },
   apply: (_, { data, at, who }) => ({
     handedOver: { despite: null, oldTire: null, ...data, at, who },

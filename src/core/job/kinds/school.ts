@@ -13,7 +13,7 @@ interface SchoolData {
 export const schoolEntry = defineEntry<SchoolData, object, { rules: RuleValues }>({
   ...WHEEL_WORK,
   schema: () => ({
-    school: oneOf(SCHOOLS, 'The school'),
+    school: oneOf(SCHOOLS, 'The method'),
     value: text(60, 'What it is for this job'),
   }),
   check: ({ school, value }) => {

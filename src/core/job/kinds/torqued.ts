@@ -51,7 +51,7 @@ export const torquedEntry = defineEntry<
       thread && `${thread} on the threads`,
       device && 'as the wrench said',
     ]);
-    return `${fastener}: ${how}${value}${pass === 2 ? ', once more' : ''}${more ? `, ${more}` : ''}`;
+    return `${fastener}: ${how}${value}${pass === 2 ? ', second pass' : ''}${more ? `, ${more}` : ''}`;
   },
   initial: { torqued: {}, secondRound: [] },
   apply: ({ torqued, secondRound }, { data }) => ({

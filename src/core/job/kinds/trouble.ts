@@ -22,18 +22,18 @@ export const troubleEntry = defineEntry<
   ...WHEEL_WORK,
   schema: () => ({
     symptom: oneOf(SYMPTOMS, 'What was seen'),
-    curedBy: maybe(text(40, 'What cured it')),
+    curedBy: maybe(text(40, 'What fixed it')),
   }),
   check: ({ symptom, curedBy }) => {
     if (curedBy !== null && !isCheckOf(symptom, curedBy))
       throw new InputError(
         'curedBy',
-        `${curedBy.slice(0, 30)} is no check of this trouble.`,
+        `${curedBy.slice(0, 30)} is not a check for this trouble.`,
         'Use the ID of one of its checks, or null',
       );
   },
   text: ({ symptom, curedBy }) =>
-    `Trouble: ${SYMPTOM_WORDS[symptom].toLowerCase()}${curedBy ? '' : ', not cured yet'}`,
+    `Trouble: ${SYMPTOM_WORDS[symptom].toLowerCase()}${curedBy ? '' : ', not fixed yet'}`,
   initial: { troubles: [] },
   apply: ({ troubles, seatReadings }, { data, station, id }) => ({
     troubles: [...troubles, { ...data, station, entryId: id }],

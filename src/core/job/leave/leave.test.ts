@@ -189,13 +189,13 @@ describe('recalibration', () => {
     expect(run({}).result.steps.map((s) => s.says)).toEqual([
       'Both pressures set, cold.',
       'Straight and steady at 20 km/h for 120 m, where that is safe to ride.',
-      'The lamp: goes out.',
+      'Warning light: goes out.',
     ]);
     const open = run({ rearKpa: null });
     expect([open.verdict, open.result.ready, open.result.reasons[0]!.says]).toEqual([
       'check',
       false,
-      'First the pressure: rear not set yet.',
+      'Set the pressure first: rear not set yet.',
     ]);
     expect(
       run({ teachKmh: null, teachLamp: '' })
@@ -203,7 +203,7 @@ describe('recalibration', () => {
         .slice(1),
     ).toEqual([
       'Straight and steady for 120 m, where that is safe to ride.',
-      'The lamp as its manual says.',
+      'Check the warning light as its manual says.',
     ]);
     expect(run({ teachM: null }).result.steps[1]!.says).toMatch(/at 20 km\/h, where/);
   });
@@ -231,9 +231,9 @@ describe('sensor-gap', () => {
     expect(run([0.5, 0.8, 1], 0.5, 1).verdict).toBe('good');
     expect(run([0.5, 0.8, 1], 0.5, 1).result.runoutMm).toBeCloseTo(0.5, 9);
     expect(run([0.49, 0.8, 1], 0.5, 1).result.reasons.map((r) => r.says)).toEqual([
-      'Too near at 12 o’clock (0°): 0.49 mm, at least 0.50 mm.',
+      'Gap too small at 12 o’clock (0°): 0.49 mm, spec 0.50 mm min.',
     ]);
-    expect(run([0.5, 0.8, 1.01], 0.5, 1).result.reasons[0]!.says).toMatch(/^Too far at 8 o'clock/);
+    expect(run([0.5, 0.8, 1.01], 0.5, 1).result.reasons[0]!.says).toMatch(/^Too far at 8 o’clock/);
     expect([run([0, 0.8, 1], 0, 1).verdict, run([0, 0.8, 1]).verdict]).toEqual(['stop', 'stop']);
   });
   test('without the manual’s range nothing is good; too few places and a range that is none are refused', () => {

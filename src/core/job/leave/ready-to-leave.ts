@@ -171,9 +171,7 @@ const maybe = (says: string) =>
     .allow(null)
     .required()
     .description(says)
-    .meta({
-      expected: `Enter ${lowerFirst(says)}: true, false, or null where nobody looked or nothing is asked`,
-    });
+    .meta({ expected: `Enter ${lowerFirst(says)}: true, false, or null if it was not checked` });
 
 /**
  * For every safety point whether the log proves it, by what, and what is missing.
@@ -255,7 +253,7 @@ export const readyToLeave = defineWorking<LeaveFacts, ReadyToLeave>({
         : missing.map((p) => reason('stop', `${p.says}: ${p.by}.`));
     show.verdict(worstOf(reasons));
     show.caution(
-      'This says what is written down, no more: the maker’s manual, local codes and licensed practice decide.',
+      'This shows what is on record and nothing more. The maker’s manual, local codes and licensed practice decide.',
     );
     return { points, missing, reasons };
   },

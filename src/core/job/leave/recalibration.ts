@@ -43,7 +43,7 @@ const ride = (teachKmh: number | null, teachM: number | null): Sentence => {
  */
 export const recalibration = defineWorking<Input, Recalibration>({
   name: 'recalibration',
-  says: 'What the machine has to be taught after a tire change, by its own record',
+  says: 'Recalibration after a tire change, from the machine record',
   input: () => ({
     teachKmh: quantity('km/h', 3, 150, 'Speed to hold').allow(null),
     teachM: quantity('m', 5, 50_000, 'For how far').allow(null),
@@ -73,7 +73,7 @@ export const recalibration = defineWorking<Input, Recalibration>({
     show.line('asked for', 'the machine’s record', needed ? 'yes' : 'nothing');
     if (frontKpa !== null) show.line('front', 'set', frontKpa, 'kPa');
     if (rearKpa !== null) show.line('rear', 'set', rearKpa, 'kPa');
-    show.basis('manual', 'what the machine is taught, and how its lamp confirms it');
+    show.basis('manual', 'what to recalibrate, and how the warning light confirms it');
     show.basis('practice', 'both pressures are set before it');
     const steps = needed
       ? [
@@ -81,14 +81,16 @@ export const recalibration = defineWorking<Input, Recalibration>({
           ride(teachKmh, teachM),
           said(
             teachLamp.trim() === ''
-              ? 'The lamp as its manual says.'
-              : `The lamp: ${teachLamp.trim()}.`,
+              ? 'Check the warning light as its manual says.'
+              : `Warning light: ${teachLamp.trim()}.`,
           ),
         ]
       : [];
     const reasons: Reason[] = [];
     if (needed && missing.length > 0)
-      reasons.push(reason('check', `First the pressure: ${missing.join(' and ')} not set yet.`));
+      reasons.push(
+        reason('check', `Set the pressure first: ${missing.join(' and ')} not set yet.`),
+      );
     if (needed && missing.length === 0)
       reasons.push(reason('good', 'Both pressures are set. Ready to recalibrate.'));
     if (!needed && wheelSensors && newTire)

@@ -120,7 +120,7 @@ export const RING_CHECKS = {
     {
       id: 'second-pass',
       airOut: true,
-      check: (f) => `Air out, then torque the ${bolts(f)} once more, all of them.`,
+      check: (f) => `Air out, then torque the ${bolts(f)} again, all of them.`,
       why: 'The bead settles and lets them go.',
       weight: 3,
     },

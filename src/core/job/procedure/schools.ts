@@ -31,7 +31,7 @@ const WHYS = {
     reuse: 'A good tube lasts: pumped up, listened to, looked along the inside.',
   },
   'tube.in': {
-    'with the tire': 'Nobody hunts for the valve hole inside the tire.',
+    'with the tire': 'No hunting for the valve hole inside the tire.',
     'after the first bead': 'The first bead goes on with nothing in the way.',
   },
   'powder.where': {

@@ -127,7 +127,7 @@ const CHECKS: Record<Symptom, readonly Check[]> = {
     },
     {
       id: 'air',
-      check: 'A breath of air, so that it holds its shape.',
+      check: 'A breath of air so it holds its shape.',
       why: 'Too little air lets it fold.',
       weight: 4,
       when: withTube,
@@ -402,13 +402,13 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
       record(
         {
           symptom: oneOf(SYMPTOMS, 'What was seen'),
-          check: text(40, 'What cured it'),
+          check: text(40, 'What fixed it'),
           count: count(0, 1_000_000, 'How often'),
         },
-        'A cure',
+        'A fix',
       ),
       200,
-      'What cured it before, in this shop',
+      'What fixed it before in this shop',
     ),
   }),
   example: {
@@ -447,7 +447,7 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
         [
           `recalled ${c.weight}`,
           c.likelier && `${c.likelier} +${MORE_WEIGHT}`,
-          c.cured > 0 && `cured it here ${counted(c.cured, 'time')}`,
+          c.cured > 0 && `fixed it here ${counted(c.cured, 'time')}`,
         ]
           .filter(Boolean)
           .join(', '),
@@ -455,7 +455,7 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
       );
     if (ordered.length === 0) show.line('nothing', 'this wheel has no such part', '–');
     show.basis('memory', 'how often each is the cause, until the shop’s log says otherwise');
-    if (curedBy.size > 0) show.basis('measured', 'what cured it in this shop before');
+    if (curedBy.size > 0) show.basis('measured', 'what fixed it in this shop before');
     show.basis('practice', 'what to look at');
     for (const caution of CAUTIONS[symptom]) show.caution(caution);
     if (ordered.some((c) => c.airOut))

@@ -29,7 +29,7 @@ export const LOOK_SHORT: Record<Look, string> = {
   tape: 'Tape again',
   age: 'Age again',
   calibration: 'Calibrate again',
-  anything: 'Look again',
+  anything: 'Recheck',
 };
 
 /** Why it is looked at again, in the fitter's words. */
@@ -41,7 +41,7 @@ export const LOOK_WORDS: Record<Look, string> = {
   tape: 'Tape after the run',
   age: 'Tire age',
   calibration: 'Calibration',
-  anything: 'Look again',
+  anything: 'Recheck',
 };
 
 /** What a rider is told of it. Common practice. */

@@ -53,7 +53,7 @@ describe('a standing tire', () => {
     expect(dueOf(standing(3, [0, 4, 8, 12]))).toMatchObject([
       { look: 'leak', onDate: '2026-04-14' },
     ]);
-    expect(dueOf(standing(3, [0, 4, 8, 12]))[0]!.what).toMatch(/slow leak/);
+    expect(dueOf(standing(3, [0, 4, 8, 12]))[0]!.what).toMatch(/^Slow leak/);
   });
   test('that is tight is not, nor one of a single reading; of two it cannot be told', () => {
     expect(dueOf(standing(0.05, [0, 7, 14, 21]))).toEqual([]);
@@ -195,7 +195,7 @@ test('a few words for the rider name every machine once, with its wheels and day
       'Ford Lane Wheels',
     ),
   ).toBe(
-    'Ned Ash, to be looked at again. Hob 250: rear wheel: pressure, cold, 3 May; rear wheel: tread near its minimum, 3 May. Tarn 90: front wheel: pressure, cold, 3 May. Ford Lane Wheels',
+    'Ned Ash, due for a recheck. Hob 250: rear wheel: pressure, cold, May 3; rear wheel: tread near its minimum, May 3. Tarn 90: front wheel: pressure, cold, May 3. Ford Lane Wheels',
   );
   expect(riderText([], 'Ford Lane Wheels')).not.toMatch(/undefined|null/);
 });

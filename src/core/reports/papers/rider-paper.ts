@@ -9,13 +9,7 @@ import {
   type JobState,
 } from '../../job';
 import { LOOK_WHY } from '../../job/recheck';
-import {
-  formatQuantity,
-  placeText,
-  sayIn,
-  type Unit,
-  type UnitPreferences,
-} from '../../base/units';
+import { quantityText, placeText, sayIn, type Unit, type UnitPreferences } from '../../base/units';
 import type { VisitState } from '../../shop/visit';
 import { POSITION_WORDS, type DialMark, type Wheel } from '../../fit/wheels';
 import type { Reason } from '../../base/working';
@@ -191,7 +185,7 @@ const rideText = (states: readonly JobState[], q: Q): string | null => {
 const taughtText = (states: readonly JobState[]): string | null => {
   const taught = states.map((s) => s.taught).find((t) => t !== null);
   return taught
-    ? `${taught.done ? 'Recalibrated' : 'Not taught the new wheel'}${taught.found ? `: ${taught.found}` : ''}`
+    ? `${taught.done ? 'Recalibrated' : 'Not recalibrated'}${taught.found ? `: ${taught.found}` : ''}`
     : null;
 };
 
@@ -240,15 +234,8 @@ export const riderPaper = (
   jobs: readonly PaperJob[],
   { shopName, today, units }: { shopName: string; today: string; units: UnitPreferences },
 ): RiderPaper => {
-  const q: Q = (value, unit, digits) => {
-    const { text, label } = formatQuantity(
-      value,
-      unit,
-      units,
-      digits === undefined ? {} : { digits },
-    );
-    return `${text} ${label}`;
-  };
+  const q: Q = (value, unit, digits) =>
+    quantityText(value, unit, units, digits === undefined ? {} : { digits });
   const states = jobs.map((j) => j.state);
   const day =
     visit.handedOver?.at ??

@@ -32,5 +32,5 @@ export const whoMay = (right: Right): string =>
 export const ROLE_WORDS: Record<Role, string> = {
   owner: 'everything, rules, prices, people and backups included',
   fitter: 'all the work: machines, stock, visits, hand-over',
-  learner: 'works at the bench and practices; somebody else hands over',
+  learner: 'works at the bench and practices; someone else hands over',
 };

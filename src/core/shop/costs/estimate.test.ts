@@ -32,7 +32,7 @@ const of = (wheels: ChargedWheel[], rules: object = {}, agreedMinor?: number) =>
 
 describe('against a table worked by hand', () => {
   test('by the wheel: two wheels of two builds', () => {
-    // Parts 89.99 + 2 × 12.50, and 89.99: 204.98. Labour 45 + 35 = 80. Fee 2 × 3.50 = 7. Tax 7.5 %
+    // Parts 89.99 + 2 × 12.50, and 89.99: 204.98. Labour 45 + 35 = 80. Fee 2 × 3.50 = 7. Tax 7.5%
     // of 291.98 = 21.8985.
     const cast = wheel({
       name: 'front wheel',

@@ -203,7 +203,7 @@ export const estimate = defineWorking<Input, Estimate>({
       Math.floor(percentOf(partsMinor + feeMinor + (taxed ? labour : 0), taxPct) + 0.5);
     const taxMinor = taxOf(labourMinor);
     if (taxMinor > 0)
-      show.line('tax', `${taxPct} % of parts, fee${taxed ? ' and labour' : ''}`, say(taxMinor));
+      show.line('tax', `${taxPct}% of parts, fee${taxed ? ' and labour' : ''}`, say(taxMinor));
     const totalMinor = partsMinor + labourMinor + feeMinor + taxMinor;
     const highMinor = partsMinor + labourHighMinor + feeMinor + taxOf(labourHighMinor);
     show.line('total', 'parts + labour + disposal + tax', say(totalMinor));

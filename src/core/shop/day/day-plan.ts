@@ -353,13 +353,9 @@ export const dayPlan = defineWorking<Input, DayPlan>({
   work(input, show) {
     const { people, visits } = input;
     if (people.length === 0)
-      throw new InputError('people', 'Nobody is at work.', 'Enter at least one name');
+      throw new InputError('people', 'No one is working.', 'Enter at least one name');
     if (new Set(people).size < people.length)
-      throw new InputError(
-        'people',
-        'Somebody stands twice among the people.',
-        'List each name once',
-      );
+      throw new InputError('people', 'A person is listed twice.', 'List each name once');
     const wheels = visits.flatMap((v) => v.wheels);
     if (wheels.length > MAX_WHEELS)
       throw new InputError(

@@ -146,7 +146,7 @@ export const timeLeft = defineWorking<Input, TimeLeft>({
         tookS.length === 0 ? 'the rule says' : `${counted(tookS.length, 'job')} and the rule say`;
       show.line(
         STATION_WORDS[station],
-        `${leftPct.toFixed(0)} % of what ${from}`,
+        `${leftPct.toFixed(0)}% of what ${from}`,
         `${(middleS / 60).toFixed(1)} min`,
       );
     }

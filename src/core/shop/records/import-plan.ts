@@ -39,7 +39,7 @@ const headerProblems = (
     .map((h) =>
       problem(
         h.slice(0, 40) || 'header',
-        `"${h.slice(0, 40)}" is no column here.`,
+        `"${h.slice(0, 40)}" is not a column here.`,
         columns.join(', '),
       ),
     ),

@@ -103,7 +103,7 @@ export const TakeInSheet = ({
             <Remarks plan={plan} />
             <p className="mt-4 border-l-4 border-check pl-3 text-[17px]">
               {isAnew
-                ? 'All of it comes in, or nothing. Meanwhile nobody writes. The shop as it is now is kept in a file beside it.'
+                ? 'All of it is imported or none of it. Saving is paused meanwhile. The current shop is saved to a file first.'
                 : plan.staying.length > 0
                   ? 'Nothing in it is new here; what differs stays as it is here.'
                   : 'All that it holds is here already.'}

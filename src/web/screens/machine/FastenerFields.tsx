@@ -22,7 +22,7 @@ export const FastenerFields = ({
         name={`${at}.torque`}
         label="Torque"
         unit="Nm"
-        hint="empty where there is no figure"
+        hint="empty if there is no spec"
       />
     </div>
   );

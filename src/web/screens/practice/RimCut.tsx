@@ -14,7 +14,7 @@ export const RimCut = ({ bead, state }: { bead: HiddenBead; state: BeadState }) 
   const farY = Y.well - fillPx - (Y.well - fillPx - Y.seat) * upShare;
   const says = state.over
     ? 'The bead is over.'
-    : `Of what is on, ${Math.round(upShare * 100)} % sits up on its seat; the rest lies in the well.`;
+    : `Of what is on, ${Math.round(upShare * 100)}% sits up on its seat; the rest lies in the well.`;
   return (
     <svg
       viewBox="0 0 240 160"

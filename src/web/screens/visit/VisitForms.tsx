@@ -101,7 +101,7 @@ export const WaitsForm = ({ visit }: { visit: VisitSummary }) => {
       return visit.waits === null
         ? 'On hold for what? A part, a hot exhaust, the rider’s OK.'
         : { kind: 'waits' as const, data: { what: null } };
-    const until = dueFrom(day, time, 'Until when it waits');
+    const until = dueFrom(day, time, 'When it is expected');
     return until instanceof Error
       ? until.message
       : { kind: 'waits' as const, data: { what: text, until } };

@@ -31,7 +31,7 @@ export const BrakeSheet = ({ onDone }: { onDone: () => void }) => {
     if (fault) return setProblem(fault);
     if (!found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);
-    if (await write([{ kind: 'brake', data: brake }], 'The brake is written.')) onDone();
+    if (await write([{ kind: 'brake', data: brake }], 'Brake check saved.')) onDone();
   };
   return (
     <Sheet title="Brake check" closes="Close the brake" footed>

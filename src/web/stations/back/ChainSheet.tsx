@@ -82,7 +82,7 @@ export const ChainSheet = ({ onDone }: { onDone: () => void }) => {
     const what = writings();
     if ('problem' in what) return setProblem(what.problem);
     setProblem(null);
-    if (!(await write(what.write, 'The slack is written.'))) return;
+    if (!(await write(what.write, 'Slack saved.'))) return;
     // What comes next is the slack after it was adjusted.
     put({ when: 'after', places: '' });
     onDone();

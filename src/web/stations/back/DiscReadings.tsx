@@ -37,11 +37,11 @@ export const DiscReadings = () => {
   const found = readings.length === 0 ? null : discOf(state, data);
   const keep = async () => {
     if (DEGS.some((deg) => valueOf(deg) === null))
-      return setProblem('A reading is no length. See the fields.');
+      return setProblem('Some readings aren’t lengths. Fix the marked fields.');
     if (!found) return setProblem('Nothing is read yet: six places at least.');
     if (!found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);
-    await write([{ kind: 'disc-runout', data }], 'The runout of the disc is written.');
+    await write([{ kind: 'disc-runout', data }], 'Disc runout saved.');
   };
   return (
     <details className="mt-5 border-t-2 border-ink pt-2" open={known !== null}>

@@ -34,11 +34,11 @@ export const SensorSheet = ({ onDone }: { onDone: () => void }) => {
   const found = readings.length === 0 ? null : sensorOf(data);
   const keep = async () => {
     if (DEGS.some((deg) => valueOf(deg) === null))
-      return setProblem('A reading is no gap. See the fields.');
+      return setProblem('Some readings aren’t gaps. Fix the marked fields.');
     if (!found) return setProblem('Nothing is measured yet: the gap at three places or more.');
     if (!found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);
-    if (await write([{ kind: 'sensor-gap', data }], 'The gap is written.')) onDone();
+    if (await write([{ kind: 'sensor-gap', data }], 'Gap saved.')) onDone();
   };
   return (
     <Sheet title="Wheel sensor gap" closes="Close the sensor" footed>

@@ -167,7 +167,7 @@ export const useTorqueWalk = (): TorqueWalk => {
         })),
         { kind: 'step', data: { stepId } },
       ],
-      'Gone over once more.',
+      'Second pass saved.',
     );
   const isSecondRound = !next && again.length > 0;
   return {

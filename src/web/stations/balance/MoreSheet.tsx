@@ -61,8 +61,8 @@ export const MoreSheet = ({ estimate, onFinish }: Props) => {
               onClick={() => {
                 setOpen(false);
                 void write(
-                  [{ kind: 'balance-again', data: { why: 'begun anew by hand' } }],
-                  'Begun anew. What was seen before is in the log.',
+                  [{ kind: 'balance-again', data: { why: 'started over by hand' } }],
+                  'Started over. Earlier readings are in the log.',
                 );
               }}
             >
@@ -70,7 +70,7 @@ export const MoreSheet = ({ estimate, onFinish }: Props) => {
             </Button>
           </div>
           <p className="mt-2 text-ink2">
-            Begin anew after the tire was turned on the rim, or taken off.
+            Start over after the tire is turned on the rim or taken off.
           </p>
         </Part>
       </Sheet>

@@ -92,8 +92,8 @@ test('final pieces, the end, and a trial that is to stay', () => {
   const words = (advice: BalanceAdvice, balance: Partial<BalanceLog> = {}) =>
     told(advice, 'both', null, { ...BALANCE, ...balance });
   expect(words(final, { trial: true })).toEqual({
-    now: 'Put on 20 g.',
-    why: 'The trial comes off. In pairs, one on each side of the rim. Balanced then in 97 of 100.',
+    now: 'Trial weight off. Put on 20 g.',
+    why: 'In pairs, one on each side of the rim. 97% chance this balances it.',
   });
   const done: BalanceAdvice = {
     do: 'done',
@@ -104,7 +104,9 @@ test('final pieces, the end, and a trial that is to stay', () => {
     reason: { verdict: 'good', says: '' },
   };
   expect(words(done).now).toBe('Balanced.');
-  expect(words(done, { trial: true }).now).toBe('Balanced with the trial: fix it for good.');
+  expect(words(done, { trial: true }).now).toBe(
+    'Balanced with the trial weight. Make it permanent.',
+  );
   expect(
     words(done, {
       balanced: { heavyMassG: 40, heavyDeg: 210, leftG: 2, leftDeg: 0, bandG: 2, chance: 0.97 },
@@ -134,7 +136,7 @@ test('what contradicts itself is said as it is, and a shelf that has nothing bet
     now: 'Stop: these readings don’t agree.',
     why: slip.says,
   });
-  expect(told(look('shelf', null), 'one', null, BALANCE).now).toBe('About 12 g are left.');
+  expect(told(look('shelf', null), 'one', null, BALANCE).now).toBe('About 12 g of imbalance left.');
   expect(told(look('unproved', null), 'one', null, BALANCE).now).toBe('Not shown to be balanced.');
 });
 

@@ -15,24 +15,24 @@ import type { BalanceStep } from './step-of';
 /** What is said above the fields when something is done by hand. */
 const BY_HAND: Record<ByHand, { now: string; why: string }> = {
   settle: {
-    now: 'Where did it come to rest?',
-    why: 'The heavy spot comes to the bottom, within what the bearings hide.',
+    now: 'Where did it settle?',
+    why: 'The heavy spot comes to the bottom, within the stand’s dead band.',
   },
   level: {
     now: 'Which place was held level?',
-    why: 'Let go at 3 or 9 o’clock: there its lever is the longest.',
+    why: 'Let go at 3 or 9 o’clock, where the leverage is greatest.',
   },
   weights: {
     now: 'What is on the wheel?',
-    why: 'All of it, not only what is new. Tap the dial for the place, then a piece.',
+    why: 'All of it, not only the new ones. Tap the dial for the place, then a weight.',
   },
   swing: {
     now: 'How long is one swing?',
-    why: 'A small one, there and back; once bare and once with a known mass on.',
+    why: 'A small swing, there and back: once bare, once with a known weight on.',
   },
   machine: {
     now: 'What does the machine say?',
-    why: 'Where it is heavy. Zeroed with the bare hub, spun twice.',
+    why: 'Where it is heavy. Zero it with the bare hub, then spin twice.',
   },
 };
 
@@ -63,7 +63,7 @@ const SIDE_WHY: Record<Sides, string> = {
 const WORTH_SAYING = 0.8;
 const FIRST_REST = {
   now: 'Let it settle. Where is the bottom?',
-  why: 'Stand level, bearings clean and free, cones snug. The heavy spot comes to the bottom, within what the bearings hide.',
+  why: 'Stand level, bearings clean and free, cones snug. The heavy spot comes to the bottom, within the stand’s dead band.',
 };
 
 interface Words {
@@ -91,18 +91,18 @@ const ADVISED: {
     if (turned)
       return {
         now: `Turn the wheel around on the stand. Settle from the ${say.side(from ?? 'left')}.`,
-        why: 'End for end, seen from the same side of the wheel. A level stand gives the same place.',
+        why: 'Swap the axle ends on the stand. A level stand gives the same place.',
       };
     return from === null
       ? FIRST_REST
       : {
           now: `Let it settle again, from the ${say.side(from)}.`,
-          why: `From both sides, the middle cancels the friction.${teaches(learns, say)}`,
+          why: `Settling from both sides cancels the friction.${teaches(learns, say)}`,
         };
   },
   spin: () => ({
     now: 'Spin it again. What does it say?',
-    why: 'The machine confirms what the weights left.',
+    why: 'The machine confirms what is left.',
   }),
   level: ({ deg, at }, { say }) => ({
     now: `Hold ${say.clock(deg)} level at ${say.side(at) === 'left' ? 9 : 3}, let go.`,
@@ -112,10 +112,16 @@ const ADVISED: {
     now: `Tape ${advice.place.map((p) => say.mass(p.massG)).join(' + ')} on at ${say.clock(advice.deg)}.`,
     why: `${asideDegOf(advice, estimate)}° off on purpose: how far it moves gives the weight.${teaches(advice.learns, say)}`,
   }),
-  final: ({ chance }, { step, balance, sides, say }) => ({
-    now: step.toPut.length === 0 ? 'No weight is needed.' : `Put on ${say.pieces(step.toPut)}.`,
-    why: `${balance.trial ? 'The trial comes off. ' : ''}${SIDE_WHY[sides]} ${chanceText(chance)} chance this balances it.`,
-  }),
+  final: ({ chance }, { step, balance, sides, say }) => {
+    const off = balance.trial ? 'Trial weight off. ' : '';
+    return {
+      now:
+        step.toPut.length === 0
+          ? `${off}No weight is needed.`
+          : `${off}Put on ${say.pieces(step.toPut)}.`,
+      why: `${SIDE_WHY[sides]} ${chanceText(chance)} chance this balances it.`,
+    };
+  },
   look: ({ why, leftG, doubt, reason }, { say }) => {
     if (why === 'contradiction' && doubt)
       return { now: 'Stop: these readings don’t agree.', why: doubt.says };
@@ -127,7 +133,7 @@ const ADVISED: {
         };
   },
   done: ({ chance }, { balance, toleranceG, estimate, say }) => ({
-    now: balance.trial ? 'Balanced with the trial: fix it for good.' : 'Balanced.',
+    now: balance.trial ? 'Balanced with the trial weight. Make it permanent.' : 'Balanced.',
     why: `${chanceText(chance)} sure it is within ${say.mass(Math.max(toleranceG, estimate?.bandG ?? 0))}, on this stand.`,
   }),
 };
@@ -139,17 +145,14 @@ export const nowWords = (told: Told): Words => {
   if (broken)
     return {
       now: 'The calculation failed.',
-      why: 'Load the screen again; what was confirmed is in the log.',
+      why: 'Reload the screen. Confirmed entries are in the log.',
     };
   if (balance.balanced)
-    return {
-      now: 'Balanced.',
-      why: `${say.mass(balance.balanced.leftG)} left, as far as this stand can tell.`,
-    };
+    return { now: 'Balanced.', why: `${say.mass(balance.balanced.leftG)} left, on this stand.` };
   if (problem) return { now: 'No weight holds here.', why: refusalText(problem) };
   if (advice)
     return (ADVISED[advice.do] as (advice: BalanceAdvice, told: Told) => Words)(advice, told);
   return step.doing === 'wait'
-    ? { now: 'Working it out …', why: 'Using the readings so far.' }
+    ? { now: 'Calculating …', why: 'Using the readings so far.' }
     : FIRST_REST;
 };

@@ -65,7 +65,7 @@ export const useBalanceActs = (
     beginAnew: () =>
       void put({
         kind: 'balance-again',
-        data: { why: 'begun anew: what was seen did not go together' },
+        data: { why: 'started over: the readings did not agree' },
       }),
     finish,
   };

@@ -42,7 +42,7 @@ export const LoadTab = ({ choice }: { choice: ChoiceAtHand }) => {
     if (riderKg == null || passengerKg == null || luggageKg == null) return;
     await write(
       [{ kind: 'load', ...correcting('load'), data: { riderKg, passengerKg, luggageKg } }],
-      'The load is written.',
+      'Load saved.',
     );
   };
   const known = machine.emptyFrontKg !== null && machine.emptyRearKg !== null;

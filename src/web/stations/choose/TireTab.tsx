@@ -45,10 +45,10 @@ const Shelf = ({ choice, onDone }: { choice: ChoiceAtHand; onDone: () => void })
   const ranked = choice.fits.ranking.ok ? choice.fits.ranking.value.ranked : [];
   const unread = choice.fits.ranking.ok ? choice.fits.ranking.value.unread : [];
   return (
-    <Sheet title="The shelf for this wheel, the best first" closes="Close the shelf">
+    <Sheet title="Stock for this wheel, best first" closes="Close stock">
       <RadioGroup.Root
         className="rows"
-        aria-label="The shelf, the best first"
+        aria-label="Stock, best first"
         value={choice.drafting.draft.tireId}
         onValueChange={(id) => {
           choice.drafting.pick(id);
@@ -106,7 +106,7 @@ export const TireTab = ({ choice, tried }: { choice: ChoiceAtHand; tried: boolea
           ))}
         </RadioGroup.Root>
       ) : (
-        <p className="py-2 text-ink2">No tire for this rim on the shelf. Type what goes on.</p>
+        <p className="py-2 text-ink2">No tire in stock for this rim. Type the new tire.</p>
       )}
       <Dialog.Root open={open} onOpenChange={setOpen}>
         {ranked.length > 0 && (

@@ -47,7 +47,7 @@ export const Leaving = () => {
   const cool = stepsOf(state, 'hand-over').find((s) => s.id === 'leave-cool');
   const isBoltsOpen = cool !== undefined && until !== null && !state.steps['leave-cool'];
   if (machine.loose) return null;
-  const again = () => write([{ kind: 'step', data: { stepId: 'leave-cool' } }], 'Bolts once more.');
+  const again = () => write([{ kind: 'step', data: { stepId: 'leave-cool' } }], 'Bolts rechecked.');
   return (
     <div className="mb-2 flex flex-wrap items-center gap-2">
       <Opens label={state.ride ? 'Ride again' : 'Test ride'} hotkey="D" says="Test ride">
@@ -64,7 +64,7 @@ export const Leaving = () => {
       )}
       {isBoltsOpen && (
         <Button small onClick={() => void again()}>
-          {isCool ? 'Cool: bolts once more' : `Recheck bolts, cool at ${momentText(until, nowMs)}`}
+          {isCool ? 'Cool: recheck bolts' : `Recheck bolts, cool at ${momentText(until, nowMs)}`}
         </Button>
       )}
     </div>

@@ -27,15 +27,15 @@ export const RecalibrationSheet = ({ onDone }: { onDone: () => void }) => {
   if (!teaching) return null;
   const { ready, steps, reasons } = teaching.result;
   const keep = async () => {
-    if (done === 'yes' && !ready) return setProblem('Both pressures come first.');
+    if (done === 'yes' && !ready) return setProblem('Set both pressures first.');
     setProblem(null);
     const data = { done: done === 'yes', found: found.trim() };
-    if (await write([{ kind: 'taught', data }], 'It is written.')) onDone();
+    if (await write([{ kind: 'taught', data }], 'Recalibration saved.')) onDone();
   };
   return (
-    <Sheet title="Recalibration" closes="Close the teaching" footed>
+    <Sheet title="Recalibration" closes="Close recalibration" footed>
       <Reasons reasons={reasons} />
-      <BasisTag title="what it is taught" working={teaching} />
+      <BasisTag title="recalibration" working={teaching} />
       <ol className="my-3 list-decimal space-y-1 pl-6 text-[19px]">
         {steps.map((s) => (
           <li key={s.says}>{tell(s)}</li>
@@ -47,7 +47,7 @@ export const RecalibrationSheet = ({ onDone }: { onDone: () => void }) => {
           unit="kPa"
           value={other}
           onChange={setOther}
-          hint="set it first; it takes no part in this visit"
+          hint="set it first; it is not in this visit"
         />
       )}
       <div className="mt-3 grid gap-3 sm:grid-cols-2">

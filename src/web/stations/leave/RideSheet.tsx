@@ -15,7 +15,7 @@ type How = EntryData['test-ride']['how'];
 /** What to mind on the way. Common practice. */
 const MIND = [
   'New tires are slippery: gently, upright at first. Only where riding is allowed, by someone licensed to ride it.',
-  'Brake at walking pace first. Then the lamp, then straight ahead: does it pull, does it shake, and at which speed?',
+  'Brake at walking pace first. Then the warning light, then straight ahead: does it pull, does it shake, and at which speed?',
   'If in doubt, do not ride it. The maker’s manual, local codes and licensed practice decide.',
 ];
 
@@ -44,7 +44,7 @@ export const RideSheet = ({ onDone }: { onDone: () => void }) => {
     setProblem(refused);
     if (refused !== null) return;
     const data = { how, by: name, shakesAtKmh, found: found.trim() };
-    if (await write([{ kind: 'test-ride', data }], 'The ride is written.')) onDone();
+    if (await write([{ kind: 'test-ride', data }], 'Test ride saved.')) onDone();
   };
   return (
     <Sheet title="Test ride" closes="Close the ride" footed>

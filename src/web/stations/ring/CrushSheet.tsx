@@ -83,7 +83,8 @@ export const CrushSheet = ({ onDone }: { onDone: () => void }) => {
   const measured = Object.fromEntries(beads.map((b) => [b.side, b]));
   const crush = crushOf({ ...state, beads: measured });
   const keep = async () => {
-    if (cells.some(isBad)) return setProblem('A reading is no thickness. See the marked fields.');
+    if (cells.some(isBad))
+      return setProblem('Some readings aren’t thicknesses. Fix the marked fields.');
     if (!crush) return setProblem('Nothing is measured yet: bundle and gap of a bead.');
     if (!crush.ok) return setProblem(refusalText(crush.problem));
     setProblem(null);

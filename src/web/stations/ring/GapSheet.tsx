@@ -40,12 +40,11 @@ export const GapSheet = ({ onDone }: { onDone: () => void }) => {
       ? null
       : gapOf({ ...state, ringGaps: [...state.ringGaps, { ring, when, readings }] }, ring);
   const keep = async () => {
-    if (DEGS.some(isBad)) return setProblem('A reading is no gap. See the marked fields.');
+    if (DEGS.some(isBad)) return setProblem('Some readings aren’t gaps. Fix the marked fields.');
     if (!found) return setProblem('Nothing is measured yet: the gap at four places or more.');
     if (!found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);
-    if (await write([{ kind: 'ring-gap', data: { ring, when, readings } }], 'The gap is written.'))
-      onDone();
+    if (await write([{ kind: 'ring-gap', data: { ring, when, readings } }], 'Gap saved.')) onDone();
   };
   return (
     <Sheet title="Gap round the ring" closes="Close the gap" widthPx={680} footed>

@@ -37,7 +37,7 @@ export const RolloutSheet = ({ onDone }: { onDone: () => void }) => {
       return setProblem('The runs before it: a whole number, 0 before the first.');
     if (found && !found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);
-    if (await write([{ kind: 'taped', data: { ...taped! } }], 'The rollout is written.')) onDone();
+    if (await write([{ kind: 'taped', data: { ...taped! } }], 'Rollout saved.')) onDone();
   };
   return (
     <Sheet title="Rollout by tape" closes="Close the rollout" footed>

@@ -56,7 +56,7 @@ export const CeilingSheet = () => {
       </Dialog.Trigger>
       <Sheet title="Raise the ceiling for this job" closes="Leave the ceiling as it is">
         <p className="mb-3">
-          Two schools: the shop’s ceiling, or up to {say(HIGHEST_CEILING_KPA, 'kPa')} by a named
+          Two methods: the shop ceiling, or up to {say(HIGHEST_CEILING_KPA, 'kPa')} by a named
           person who takes responsibility and gives a reason. A lower sidewall or rim limit always
           wins.
         </p>

@@ -148,7 +148,7 @@ export const INSPECT: readonly Row[] = [
     say: (f) =>
       `Measure bead ${twoRings(f) ? 'bundles and ring gap, both sides' : 'bundle and ring gap, at several places'}. Note the crush.`,
     why: 'Castings, machining and tires vary, every time.',
-    confirm: 'The gap is written on the wheel.',
+    confirm: 'The gap is marked on the wheel.',
     tools: ['caliper'],
     reads: 'crush',
     when: beadlock,

@@ -17,11 +17,11 @@ export const waitsEntry = defineVisitEntry<
   author: 'anyone',
   undo: 'allowed',
   schema: {
-    what: text(120, 'What it waits for').allow(null),
-    until: instant('Until when it waits').allow(null).optional().default(null),
+    what: text(120, 'What it is on hold for').allow(null),
+    until: instant('When it is expected').allow(null).optional().default(null),
   },
   text: ({ what, until }, { moment }) =>
-    what === null ? 'Off hold' : `Waits for ${what}${until ? `, until ${moment(until)}` : ''}`,
+    what === null ? 'Off hold' : `On hold for ${what}${until ? `, expected ${moment(until)}` : ''}`,
   initial: { waits: null, waitsUntil: null },
   apply: (_, { data }) => ({ waits: data.what, waitsUntil: data.until ?? null }),
 });
