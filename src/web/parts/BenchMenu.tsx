@@ -127,7 +127,7 @@ export const BenchMenu = () => {
                 label={label}
                 value={prefs.units[key]}
                 onChange={(v) => dispatch(unitChosen({ [key]: v }))}
-                [v, v] as const)} => options={values.map((v) => [v, v === 'lbf·ft' ? 'ft-lb' : v] as const)} => [v, v] as const)}
+                options={values.map((v) => [v, v === 'lbf·ft' ? 'ft-lb' : v] as const)}
               />
             ))}
           </div>
