@@ -21,7 +21,7 @@ export interface HiddenWheel {
 }
 
 /**
- * What a stand would show of a hidden wheel, by a seed: where it settles, and what it does when it
+ * What a stand would show of a hidden wheel, by a seed: a settle reading, and what it does when it
  * is held level.
  */
 export const standFor = ({ heavy, bandG, tiltG = 0 }: HiddenWheel, seed: number, readDeg = 1.5) => {

@@ -122,7 +122,7 @@ const Home = () => {
 };
 
 const NoSuchScreen = () => (
-  <Frame title="There is nothing here">
+  <Frame title="Page not found">
     <Link className="btn" to="/">
       Today
     </Link>
@@ -154,7 +154,7 @@ const Screens = () => {
     <Suspense
       fallback={
         <Frame title="Tough Rimstone">
-          <Waiting what="Fetching the screen" />
+          <Waiting what="Loading screen" />
         </Frame>
       }
     >

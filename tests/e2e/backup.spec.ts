@@ -20,11 +20,11 @@ test('the shop is backed up by a key, goes on, and is put back as it was; what c
   await list.getByRole('link', { name: /Save a copy/ }).click();
   const file = await (await saved).path();
   await page
-    .getByLabel('A backup from elsewhere')
+    .getByLabel('A backup from another computer')
     .setInputFiles({ name: 'copy.zip', mimeType: 'application/zip', buffer: readFileSync(file) });
   await expect(list.getByText('added', { exact: true })).toBeVisible();
   await page
-    .getByLabel('A backup from elsewhere')
+    .getByLabel('A backup from another computer')
     .setInputFiles({
       name: 'letter.zip',
       mimeType: 'application/zip',
@@ -46,7 +46,7 @@ test('the shop is backed up by a key, goes on, and is put back as it was; what c
   await expectAccessible(page);
   await sheet.getByRole('button', { name: 'Restore backup' }).click();
   await expect(sheet.getByText('Restored.', { exact: false })).toBeVisible();
-  await sheet.getByRole('button', { name: 'To the restored shop' }).click();
+  await sheet.getByRole('button', { name: 'Open the restored shop' }).click();
   await expect(page.getByText('Pimlet Hop 200').first()).toBeVisible();
   await page.goto(`${shop.url}/jobs/demo-job-21/log`);
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
@@ -76,7 +76,7 @@ test('a shop goes out into a file, and another takes it in after a look; a job o
     await openAs(page, other, '/backups');
     const choose = async (buffer: Buffer) =>
       page
-        .getByLabel('A file of a shop or a job')
+        .getByLabel('Shop or job file')
         .setInputFiles({ name: 'a.zip', mimeType: 'application/zip', buffer });
     await choose(Buffer.from('Dear shop'));
     await expect(page.getByRole('alert')).toContainText('It cannot be read');
@@ -92,14 +92,14 @@ test('a shop goes out into a file, and another takes it in after a look; a job o
     await expectAccessible(page);
     await sheet.getByRole('button', { name: 'Import' }).click();
     await expect(sheet.getByText('Imported.', { exact: false })).toBeVisible();
-    await sheet.getByRole('button', { name: 'To the shop' }).click();
+    await sheet.getByRole('button', { name: 'Open the shop' }).click();
     await expect(page.getByText('Pimlet Hop 200').first()).toBeVisible();
     await page.goto(`${other.url}/jobs/demo-job-21`);
     await expect(page.getByRole('heading', { level: 1, name: /wheel/ })).toBeVisible();
 
     await page.goto(`${other.url}/backups`);
     await choose(one);
-    await expect(sheet.getByText('All that it holds is here already.')).toBeVisible();
+    await expect(sheet.getByText('Everything in it is already here.')).toBeVisible();
   } finally {
     await other.stop();
   }

@@ -16,10 +16,10 @@ const anew = async (page: Parameters<typeof openAs>[0], shop: Parameters<typeof 
 const rest = async (page: Parameters<typeof openAs>[0], place: string, from: string) => {
   const tries = page.getByRole('list', { name: 'Tries so far' }).getByRole('listitem');
   const before = await tries.count();
-  if (!(await page.getByLabel('This came to the bottom').isVisible()))
-    await page.getByLabel('Do something else, by hand').selectOption('settle');
-  await page.getByLabel('This came to the bottom').fill(place);
-  await page.getByLabel('Let go from').selectOption(from);
+  if (!(await page.getByLabel('Place at the bottom').isVisible()))
+    await page.getByLabel('Do something else by hand').selectOption('settle');
+  await page.getByLabel('Place at the bottom').fill(place);
+  await page.getByLabel('Released from').selectOption(from);
   await page.getByRole('button', { name: 'Use reading' }).click();
   // The first reading brings the hint of last time with it.
   await expect.poll(() => tries.count()).toBeGreaterThan(before);
@@ -37,7 +37,7 @@ test('a hidden wheel is balanced as advised in two or three placements, with las
   await expectAccessible(page);
   // Every bit of it survives a reload, and the hint is in the log with what was seen.
   await page.reload();
-  await expect(page.getByRole('button', { name: 'On to the machine' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Go to the machine' })).toBeVisible();
   const { hint, balanced, weights } = await balanceOf(page);
   expect(hint?.onDate).toMatch(/^\d{4}-/);
   expect(Math.abs(angleBetween(balanced!.heavyDeg, 143))).toBeLessThan(12);
@@ -59,8 +59,8 @@ test('by hand: rests, own pieces from the shelf as buttons, held level, undone, 
   await rest(page, '7:00', 'left');
   await rest(page, '6:50', 'right');
   // The advice may say what it likes: 20 + 20 g go on at 12:50.
-  await page.getByLabel('Do something else, by hand').selectOption('weights');
-  await page.getByLabel('Place for the next piece').fill('25°');
+  await page.getByLabel('Do something else by hand').selectOption('weights');
+  await page.getByLabel('Place for the next weight').fill('25°');
   for (let n = 0; n < 2; n++) await page.getByRole('button', { name: /^Put 20 g on/ }).click();
   await expect(page.getByRole('list', { name: 'Picked' }).getByRole('listitem')).toHaveCount(2);
   await page
@@ -68,10 +68,10 @@ test('by hand: rests, own pieces from the shelf as buttons, held level, undone, 
     .first()
     .click();
   await page.getByRole('button', { name: /^Put 10 g on/ }).click();
-  await page.getByRole('button', { name: 'They stay on' }).click();
+  await page.getByRole('button', { name: 'Weights are final' }).click();
   await expect(page.getByText(/^on: 20 g \+ 10 g at 12:50/)).toBeVisible();
-  await page.getByLabel('Do something else, by hand').selectOption('level');
-  await page.getByLabel('This was held level').fill('12:50');
+  await page.getByLabel('Do something else by hand').selectOption('level');
+  await page.getByLabel('Place held level').fill('12:50');
   await page.keyboard.press('Tab');
   await page.getByRole('heading', { level: 2 }).first().click();
   await page.keyboard.press('1');
@@ -85,7 +85,7 @@ test('by hand: rests, own pieces from the shelf as buttons, held level, undone, 
   await settled(page);
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('button', { name: 'Cancel' }).click();
-  await expect(page.getByRole('button', { name: 'On to the machine' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Go to the machine' })).toBeVisible();
   await page.keyboard.press('n');
   await expect(page).toHaveURL(/wheel-back$/);
 });
@@ -120,7 +120,7 @@ test('wrong, missing and huge input is refused with a sentence, and nothing is h
   shop,
 }) => {
   await anew(page, shop);
-  const field = page.getByLabel('This came to the bottom');
+  const field = page.getByLabel('Place at the bottom');
   for (const bad of ['13:99', 'bottom', '9999°', '<b>7</b>']) {
     await field.fill(bad);
     await expect(
@@ -128,10 +128,10 @@ test('wrong, missing and huge input is refused with a sentence, and nothing is h
     ).toBeVisible();
     await expect(page.getByRole('button', { name: 'Use reading' })).toBeDisabled();
   }
-  await page.getByLabel('Do something else, by hand').selectOption('machine');
+  await page.getByLabel('Do something else by hand').selectOption('machine');
   await page.getByRole('textbox', { name: 'Heavy by, g' }).fill('99999');
   await expect(page.getByText('Mass: a number from 0 to 2000 g.')).toBeVisible();
-  await page.getByLabel('Do something else, by hand').selectOption('swing');
+  await page.getByLabel('Do something else by hand').selectOption('swing');
   await page.getByLabel('Seconds for all of them').fill('0.2');
   await expect(page.getByText(/^One swing takes 0.2 to 60 seconds/)).toBeVisible();
   expect((await balanceOf(page)).seen).toEqual([]);
@@ -218,7 +218,7 @@ test('a shelf with very many ways to pick from is answered at once, and proved w
     });
   await openAs(page, shop, '/jobs/demo-job-22/balance');
   await page.getByRole('button', { name: 'Not this time' }).click();
-  await page.getByLabel('Do something else, by hand').selectOption('machine');
+  await page.getByLabel('Do something else by hand').selectOption('machine');
   await page.getByRole('textbox', { name: 'Heavy by, g' }).fill('130');
   await page.getByLabel('Heavy at').fill('200°');
   await page.getByRole('button', { name: 'Use reading' }).click();

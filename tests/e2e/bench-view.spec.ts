@@ -111,11 +111,11 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
   await doneUntil(/^On to “Seat”/);
   await key('n');
   await expect(page).toHaveURL(/\/seat$/);
-  await expect(page.getByRole('group', { name: 'Step at hand' })).toContainText(
+  await expect(page.getByRole('group', { name: 'Current step' })).toContainText(
     'Chuck clipped on, gauge and valve at arm’s length.',
   );
   await key('d');
-  await expect(page.getByRole('group', { name: 'Step at hand' })).toContainText(
+  await expect(page.getByRole('group', { name: 'Current step' })).toContainText(
     'A little air first.',
   );
   await page.goto(`${shop.url}/jobs/${id}/log`);
@@ -144,10 +144,10 @@ test('whether the bead gets over: the rim is measured once, and stays with the j
   await sheet.getByRole('textbox', { name: /^In the well/ }).fill('454');
   await sheet.getByRole('textbox', { name: 'Well to far flange' }).fill('40');
   // A flat tube, 2 × 1.5, and a strip of 1: with them less may sit high.
-  await expect(sheet.getByRole('textbox', { name: /^Lies in the well/ })).toHaveValue('4');
+  await expect(sheet.getByRole('textbox', { name: /^Stack in the well/ })).toHaveValue('4');
   const high = sheet.getByRole('definition').nth(1);
   const withThem = Number.parseInt((await high.textContent())!);
-  await sheet.getByRole('textbox', { name: /^Lies in the well/ }).fill('0');
+  await sheet.getByRole('textbox', { name: /^Stack in the well/ }).fill('0');
   await expect(async () =>
     expect(Number.parseInt((await high.textContent())!)).toBeGreaterThan(withThem),
   ).toPass();
@@ -156,7 +156,7 @@ test('whether the bead gets over: the rim is measured once, and stays with the j
   await expect(sheet.getByText(/to spare, with \d+ mm left/)).toBeVisible();
   await sheet.getByRole('textbox', { name: 'A bite' }).fill('30');
   await expect(sheet.getByText(/with 2\d\d mm left\./)).toBeVisible();
-  await sheet.getByLabel('Of the far bead, still up on its seat').selectOption('360');
+  await sheet.getByLabel('Far bead still on its seat').selectOption('360');
   await expect(sheet.getByText('Stop, and find out why.')).toBeVisible();
   await expectAccessible(page);
   await sheet.getByRole('button', { name: 'Save rim shape' }).click();

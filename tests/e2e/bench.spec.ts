@@ -72,7 +72,7 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
     /(loosen|tighten) (an eighth|a quarter|three eighths|half a turn)$/,
   );
   await expect(
-    nipples.getByText(/^Should go from 2\.8 mm to (0|1)\.\d mm side to side\.$/),
+    nipples.getByText(/^Target: from 2\.8 mm to (0|1)\.\d mm side to side\.$/),
   ).toBeVisible();
   const way = (await first.textContent())!.includes('loosen') ? 'tighten' : 'loosen';
   await nipples.getByLabel(/^Spoke 1/).selectOption('other side');
@@ -85,7 +85,7 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
     .getByRole('textbox', { name: /^Side,/ })
     .first()
     .fill('');
-  await sheet.getByRole('button', { name: 'From the dial indicator' }).click();
+  await sheet.getByRole('button', { name: 'Dial indicator' }).click();
   const indicator = sheet.getByRole('group', { name: 'Dial indicator' });
   await expect(indicator.getByText('steady')).toBeVisible();
   await expectAccessible(page);
@@ -94,7 +94,7 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await expect(sheet.getByRole('textbox', { name: /^Side,/ }).first()).toHaveValue(
     /^0\.(29|3[0-3]?)$/,
   );
-  await expect(indicator.getByRole('button', { name: 'All places are read' })).toBeDisabled();
+  await expect(indicator.getByRole('button', { name: 'All places read' })).toBeDisabled();
   await sheet
     .getByRole('textbox', { name: /^Side,/ })
     .first()
@@ -113,7 +113,7 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await expect(page.getByText('Runout saved.')).toBeVisible();
   // Turned: what was read before stands beside it, and the fields wait for what is read next.
   await nipples.getByRole('button', { name: 'Mark as turned' }).click();
-  await expect(page.getByText('The turns are written. Read it again.')).toBeVisible();
+  await expect(page.getByText('Turns saved. Measure again.')).toBeVisible();
   await expect(sheet.getByRole('textbox', { name: /^Side,/ }).nth(2)).toHaveValue('');
   for (const [i, mm] of ['0', '0,99', '1.4', '0.99', '0', '-0.99', '-1.4', '-0.99'].entries())
     await sheet
@@ -126,7 +126,7 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await page.keyboard.press('Escape');
 
   await toStep(page, /Ring the spokes/);
-  await page.getByRole('button', { name: 'Ring of the spokes' }).click();
+  await page.getByRole('button', { name: 'Spoke sound' }).click();
   await page.getByRole('button', { name: '7', exact: true }).click();
   await expect(page.getByText('Spoke 7 is dull', { exact: false })).toBeVisible();
   await confirmed(page, () => page.getByRole('button', { name: 'Save' }).click());
@@ -201,7 +201,7 @@ test('findings are tapped, judged at once, and stand at hand-over until they are
   await expect(sheet.getByRole('img', { name: 'Bead, seat and rim, photograph 1' })).toBeVisible();
   await expectAccessible(page);
   await sheet.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('The findings are written.')).toBeVisible();
+  await expect(page.getByText('Findings saved.')).toBeVisible();
   await page.goto(`${shop.url}/jobs/${id}/hand-over`);
   await expect(page.getByText('Inspect: Play. New bearings before it rolls.')).toBeVisible();
   await page.goto(`${shop.url}/jobs/${id}/inspect`);

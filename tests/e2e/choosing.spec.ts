@@ -20,12 +20,12 @@ test('candidates are ranked with their reasons, and a refused one says why', asy
   await page.keyboard.press('Escape');
 
   // A refusal stands before everything else, with the verdict.
-  await page.getByLabel('Size going on').fill('150/70-17 69h tl');
+  await page.getByLabel('New tire size').fill('150/70-17 69h tl');
   await expect(page.getByRole('heading', { name: 'Does not fit.' })).toBeVisible();
   await expect(page.getByText('A 17 inch tire does not go on a 19 inch rim.')).toBeVisible();
-  await page.getByLabel('Size going on').fill('110/90-19 62I');
+  await page.getByLabel('New tire size').fill('110/90-19 62I');
   await expect(page.getByText('I is not a speed symbol.', { exact: false })).toBeVisible();
-  await page.getByRole('button', { name: 'Take this tire' }).click();
+  await page.getByRole('button', { name: 'Use this tire' }).click();
   await expect(page).toHaveURL(/choose$/);
 });
 
@@ -45,7 +45,7 @@ test('without a tube on unsealed spokes it is refused; the load, the list and th
   await page.getByLabel('Tube', { exact: true }).selectOption('none');
   await expect(page.getByRole('heading', { name: 'Does not fit.' })).toBeVisible();
   await page.getByLabel('Tube', { exact: true }).selectOption('tube');
-  await page.getByRole('button', { name: 'Look at the old tube' }).click();
+  await page.getByRole('button', { name: 'Check the old tube' }).click();
   const check = page.getByRole('dialog');
   await check.getByRole('textbox', { name: 'Age in years' }).fill('1');
   await expect(check.getByText('It does not keep its air.')).toBeVisible();
@@ -76,7 +76,7 @@ test('without a tube on unsealed spokes it is refused; the load, the list and th
     page.getByText('things to lay out before the first bolt', { exact: false }),
   ).toBeVisible();
   await page.getByRole('tab', { name: 'Tire' }).click();
-  await confirmed(page, () => page.getByRole('button', { name: 'Take this tire' }).click());
+  await confirmed(page, () => page.getByRole('button', { name: 'Use this tire' }).click());
   await page.goto(`${shop.url}/jobs/${id}/card`);
   await expect(page.getByText('tube 130/80-18, 140/80-18, 150/70-18; rim strip')).toBeVisible();
 });

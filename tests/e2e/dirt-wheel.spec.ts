@@ -39,7 +39,7 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await expect(page.getByText('A tube under 15.0 psi wants one', { exact: false })).toBeVisible();
   await page.getByRole('tab', { name: 'Tire' }).click();
   await page.getByRole('radio', { name: /^1.*110\/90-19 62M TT/ }).click();
-  await page.getByRole('button', { name: 'Take this tire' }).click();
+  await page.getByRole('button', { name: 'Use this tire' }).click();
 
   // The hands-on stations, by key alone
   expect(await tickAll(page, 'wheel-off')).toBe(10);
@@ -63,14 +63,14 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await page.getByLabel('Shop, °C').fill('25');
   await page.getByLabel('Riding, °C').fill('5');
   await expect(page.getByRole('heading', { name: 'Set 15.0 psi here.' })).toBeVisible();
-  await page.getByRole('textbox', { name: 'Gauge reads now' }).fill('15');
+  await page.getByRole('textbox', { name: 'Gauge reading' }).fill('15');
   await page.getByRole('button', { name: 'Save' }).click();
 
   // Balance: a wheel that is heavy by 40 g at the rim lock, on a stand that hides 2 g.
   await expect(page.getByText('Where is the bottom?')).toBeVisible();
   await balanceAsAdvised(page, { massG: 40, deg: 210 });
   await expect(page.getByRole('heading', { name: 'Balanced.' })).toBeVisible();
-  await page.getByRole('button', { name: 'On to the machine' }).click();
+  await page.getByRole('button', { name: 'Go to the machine' }).click();
 
   // Wheel back: 14 lbf·ft lies below the long wrench and above the small one.
   await untilNow(
@@ -80,13 +80,13 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await page.keyboard.press('r');
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel(/^Slack at the tightest/).fill('66 70');
-  await expect(sheet.getByText('½ turn back, both adjusters alike.')).toBeVisible();
+  await expect(sheet.getByText('½ turn back, both adjusters the same.')).toBeVisible();
   await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(sheet).toBeHidden();
   await page.keyboard.press('r');
   await expect(sheet.getByLabel('When')).toHaveValue('after');
   await sheet.getByLabel(/^Slack at the tightest/).fill('52 55');
-  await expect(sheet.getByText('Leave the adjusters as they are.')).toBeVisible();
+  await expect(sheet.getByText('Leave the adjusters alone.')).toBeVisible();
   await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(sheet).toBeHidden();
   await expect(page.getByRole('img', { name: /66 mm before, 52 mm after/ })).toBeVisible();
@@ -109,9 +109,9 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
 
   // Hand over: the guess is not proved, nor the cap, nor a ride; the snug nut is doubtful.
   await expect(page.getByRole('heading', { name: '3 safety checks not on record.' })).toBeVisible();
-  await expect(page.getByText('caliper bolts: tightened by guess.')).toBeVisible();
+  await expect(page.getByText('caliper bolts: torque not verified.')).toBeVisible();
   await expect(
-    page.getByText('chain adjuster locknuts: snug, though the manual has a torque.'),
+    page.getByText('chain adjuster locknuts: snug, but the manual gives a torque.'),
   ).toBeVisible();
   await page.keyboard.press('d');
   await sheet.getByRole('button', { name: 'Save' }).click();

@@ -35,16 +35,14 @@ export const balanceAsAdvised = async (
     const { on } = await balanceOf(page);
     if (asked.startsWith('Balanced.')) {
       await page.getByRole('button', { name: 'Save' }).click();
-      await expect(page.getByRole('button', { name: 'On to the machine' })).toBeVisible();
+      await expect(page.getByRole('button', { name: 'Go to the machine' })).toBeVisible();
       const { placements } = await balanceOf(page);
       expect(stand.leftG((await balanceOf(page)).on)).toBeLessThan(5);
       return placements;
     }
     if (asked.includes('settle')) {
-      const from = (await page.getByLabel('Let go from').inputValue()) as 'left' | 'right';
-      await page
-        .getByLabel('This came to the bottom')
-        .fill(`${Math.round(stand.settle(on, from))}°`);
+      const from = (await page.getByLabel('Released from').inputValue()) as 'left' | 'right';
+      await page.getByLabel('Place at the bottom').fill(`${Math.round(stand.settle(on, from))}°`);
       await page.getByRole('button', { name: 'Use reading' }).click();
     } else if (asked.startsWith('Hold')) {
       const deg = parseAngle(/Hold ([\d:]+) level/.exec(asked)![1]!);

@@ -77,7 +77,7 @@ test('a stubborn tire on the simulated hose: a try fails, air above the limit is
     await page.keyboard.press('p');
     await expect(page.getByRole('button', { name: 'A bead popped' })).not.toHaveText(/Pop heard!/);
   }
-  await expect(now).toHaveText('No more air. Look at the line.');
+  await expect(now).toHaveText('No more air. Check the molded line.');
   await hose.getByRole('button', { name: 'Hold' }).click();
   await page.getByLabel('Low at, other side').selectOption({ label: '4:30 o’clock (135°)' });
   await expect(
@@ -157,12 +157,12 @@ test('thermometer, two gauges and a wrench: readings with their instruments, and
   await expect(page.getByRole('heading', { name: 'Set 11.6 psi here.' })).toBeVisible();
   await page.getByLabel('Which gauge').selectOption('stick gauge');
   await expect(page.getByRole('heading', { name: 'Set 12.2 psi here.' })).toBeVisible();
-  await page.getByRole('textbox', { name: 'Gauge reads now, psi' }).fill('12.2');
+  await page.getByRole('textbox', { name: 'Gauge reading, psi' }).fill('12.2');
   await page.getByRole('button', { name: 'A second gauge' }).click();
-  await page.getByLabel('The second gauge').selectOption('hose gauge');
-  await page.getByRole('textbox', { name: 'Another gauge reads' }).fill('13.5');
+  await page.getByLabel('Second gauge').selectOption('hose gauge');
+  await page.getByRole('textbox', { name: 'Second gauge reading' }).fill('13.5');
   await expect(page.getByText(/The gauges differ by 1\.\d psi/)).toBeVisible();
-  await page.getByRole('textbox', { name: 'Another gauge reads' }).fill('12');
+  await page.getByRole('textbox', { name: 'Second gauge reading' }).fill('12');
   await expect(page.getByText('Both gauges say the same.')).toBeVisible();
   await page.getByLabel('Ground').selectOption('rock');
   await expect(page.getByText('14.0', { exact: false }).first()).toBeVisible();
@@ -215,12 +215,12 @@ test('the other school of ceiling: a name and a reason, and it stands in the log
   await page.getByRole('button', { name: 'Raise limit' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('textbox', { name: 'Ceiling, psi' }).fill('52');
-  await sheet.getByRole('button', { name: 'Raise it' }).click();
+  await sheet.getByRole('button', { name: 'Raise limit' }).click();
   await expect(sheet.getByText('From 2.9 psi to 50.0 psi, never more.')).toBeVisible();
-  await expect(sheet.getByText('A reason, in a few words.')).toBeVisible();
+  await expect(sheet.getByText('Enter a reason.')).toBeVisible();
   await sheet.getByRole('textbox', { name: 'Ceiling, psi' }).fill('50');
   await sheet.getByRole('textbox', { name: 'Why' }).fill('stiff safety hump');
-  await sheet.getByRole('button', { name: 'Raise it' }).click();
+  await sheet.getByRole('button', { name: 'Raise limit' }).click();
   await expect(sheet).toBeHidden();
   await expect(page.getByText(/50\.0 psi and no further/).first()).toBeVisible();
   const line = (value: number, i: number) =>

@@ -165,7 +165,7 @@ test('killed while it sends, a browser loses nothing, sends nothing twice and bl
     await second.page.goto(`${shop.url}/jobs/demo-job-22/log`);
     await expect.poll(async () => (await logNow()).job.lastSeq).toBe(before + NOTES);
     await expect(
-      second.page.getByRole('button', { name: /\d+ (waiting|to decide)$/ }),
+      second.page.getByRole('button', { name: /\d+ (waiting|to review)$/ }),
     ).toBeHidden();
     await expect(second.page.getByRole('alert', { name: 'Not sent yet' })).toBeHidden();
     const { entries } = await logNow();

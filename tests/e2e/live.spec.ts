@@ -13,8 +13,8 @@ test('what another bench writes stands on this screen within a second, and two a
     localStorage.setItem('rimstone-prefs', JSON.stringify({ who: 'Osk Tarrow', theme: 'day' })),
   );
   await tablet.goto(`${shop.url}/jobs/demo-job-22/tire-on`);
-  await expect(tablet.getByText('Juna Birk is here too')).toBeVisible();
-  await expect(page.getByText('Osk Tarrow is here too')).toBeVisible();
+  await expect(tablet.getByText('Juna Birk is also here')).toBeVisible();
+  await expect(page.getByText('Osk Tarrow is also here')).toBeVisible();
 
   const written = tablet.waitForResponse((r) => r.url().endsWith('/entries') && r.status() === 201);
   await tablet.keyboard.press('n');
@@ -30,7 +30,7 @@ test('what another bench writes stands on this screen within a second, and two a
 
   // Gone to the day, he is not at the job any more, and the day hears of it as well.
   await tablet.goto(`${shop.url}/`);
-  await expect(page.getByText('Osk Tarrow is here too')).toHaveCount(0);
+  await expect(page.getByText('Osk Tarrow is also here')).toHaveCount(0);
   await page.request.post(`${shop.url}/api/people`, { data: { name: 'Ines Varo' } });
   await tablet.getByRole('button', { name: /^Bench/ }).click();
   await expect(tablet.getByRole('option', { name: 'Ines Varo' })).toHaveCount(1);

@@ -46,7 +46,7 @@ test.describe('without the server', () => {
     await expect(second.getByText('Written in the cellar')).toBeVisible();
     await shop.start();
     await expect(page.getByRole('button', { name: /^\d+ waiting$/ })).toBeHidden();
-    await expect(second.getByText('· waiting')).toHaveCount(0);
+    await expect(second.getByText('· unsent')).toHaveCount(0);
     const { entries } = await (await page.request.get(`${shop.url}/api/jobs/demo-job-22`)).json();
     const added = (entries as { kind: string; at: string; arrivedAt?: string }[]).slice(
       before.entries.length,
@@ -77,7 +77,7 @@ test.describe('without the server', () => {
     expect(sent.status()).toBe(201);
     await page.context().setOffline(false);
     await expect(page.getByText('Someone else changed this job.', { exact: false })).toBeVisible();
-    await expect(page.getByRole('button', { name: '2 to decide' })).toBeVisible();
+    await expect(page.getByRole('button', { name: '2 to review' })).toBeVisible();
     await expect(page.getByText('Step 1 of 9')).toBeVisible();
     const asked = page.getByRole('alert', { name: 'Not sent yet' });
     await expect(asked.getByText('Tire is still cold.', { exact: false })).toBeVisible();
@@ -86,7 +86,7 @@ test.describe('without the server', () => {
     await asked.getByRole('button', { name: 'Send now' }).click();
     await expect(asked).toBeHidden();
     await expect(page.getByText('Step 2 of 9')).toBeVisible();
-    await expect(page.getByRole('button', { name: /^\d+ (waiting|to decide)$/ })).toBeHidden();
+    await expect(page.getByRole('button', { name: /^\d+ (waiting|to review)$/ })).toBeHidden();
     const { entries } = await (await page.request.get(`${shop.url}/api/jobs/demo-job-22`)).json();
     expect((entries as { kind: string }[]).slice(job.lastSeq).map((e) => e.kind)).toEqual([
       'note',
@@ -148,7 +148,7 @@ test.describe('a newer version of the program', () => {
     way.exchange();
     await page.reload();
     await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()));
-    const mark = page.getByRole('button', { name: 'Newer version' });
+    const mark = page.getByRole('button', { name: 'Update ready' });
     await expect(mark).toBeVisible();
 
     await shop.stop('SIGKILL');

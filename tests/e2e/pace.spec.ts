@@ -10,7 +10,7 @@ class Taps {
     return this.said.length;
   }
   async key(key: string): Promise<void> {
-    const strip = this.page.getByRole('group', { name: 'Step at hand' });
+    const strip = this.page.getByRole('group', { name: 'Current step' });
     const isOfStrip = key === 'd' && (await strip.count()) > 0;
     const now = isOfStrip ? strip : this.page.getByRole('heading', { level: 2 }).first();
     this.said.push(`${key}: ${await now.textContent()}`);
@@ -40,7 +40,7 @@ const through = async (page: Page, taps: Taps, station: string): Promise<void> =
 
 /** The strip of steps beside a reading. */
 const strip = async (page: Page, taps: Taps): Promise<void> => {
-  const step = page.getByRole('group', { name: 'Step at hand' });
+  const step = page.getByRole('group', { name: 'Current step' });
   await expect(step.or(page.getByText(/steps of this station done/))).toBeVisible();
   for (let i = 0; i < 8 && (await step.count()) > 0; i++) {
     const before = await step.textContent();
@@ -57,7 +57,7 @@ const wholeJob = async (page: Page, shop: TestShop, machine: string, wheel: stri
   const id = await startJob(page, machine, wheel);
   await page.getByLabel('Date code').fill('1523');
   await page.getByRole('button', { name: 'Save' }).click();
-  await taps.press('Take this tire');
+  await taps.press('Use this tire');
   for (const station of ['wheel-off', 'tire-off', 'inspect', 'tire-on'])
     await through(page, taps, station);
   await page.getByRole('textbox', { name: 'Gauge reads' }).fill('30');
@@ -70,7 +70,7 @@ const wholeJob = async (page: Page, shop: TestShop, machine: string, wheel: stri
   ).toBeVisible();
   if (page.url().endsWith('/seat')) await taps.key('n');
   await strip(page, taps);
-  await page.getByRole('textbox', { name: 'Gauge reads now' }).fill('14');
+  await page.getByRole('textbox', { name: 'Gauge reading' }).fill('14');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page).toHaveURL(/balance$/);
   // The stand's own readings are readings; whether it was balanced is for another test.
@@ -92,7 +92,7 @@ const untilBack = async (page: Page, taps: Taps): Promise<void> => {
   const now = page.getByRole('heading', { level: 2 }).first();
   const go = page
     .getByRole('button', {
-      name: /^(Done|Torqued|Snug|All done as shown|All tightened|Second pass done|On to hand-over)/,
+      name: /^(Done|Torqued|Snug|All done as shown|All tightened|Second pass done|Next: hand over)/,
     })
     .first();
   await expect(now).toBeVisible();

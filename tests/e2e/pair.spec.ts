@@ -49,7 +49,7 @@ const airAndCrush = async (page: Page, outerMm: string, innerMm: string) => {
   await note.getByLabel('The valve core is out').selectOption('yes');
   await note.getByLabel('No hiss').selectOption('yes');
   await note.getByLabel('The gauge on the valve, psi').fill('0');
-  await confirmed(page, () => note.getByRole('button', { name: 'Keep this note' }).click());
+  await confirmed(page, () => note.getByRole('button', { name: 'Save air check' }).click());
   await tickThrough(page, 'tire-off');
   await openStep(page, 'inspect', /Measure bead bundles/);
   await page.getByRole('button', { name: 'Bundle, gap and crush' }).click();
@@ -83,7 +83,7 @@ const everyTurn = async (page: Page, from: number) => {
     await expect(ring).toContainText(`${done} of 64 turns`);
     await page.keyboard.press('k');
   }
-  await expect(ring).toContainText('Both passes are done.');
+  await expect(ring).toContainText('Both passes done.');
 };
 
 /** The same as another bench would write them, all at once. */
@@ -119,7 +119,7 @@ const airAndTape = async (page: Page, shop: TestShop, id: string, tape: string) 
     await page.getByRole('group', { name: side }).getByRole('button', { name: 'Seated' }).click();
   await expect(page.getByText('Both beads are seated.')).toBeVisible();
   await page.goto(`${shop.url}/jobs/${id}/set`);
-  await page.getByRole('textbox', { name: 'Gauge reads now' }).fill('7');
+  await page.getByRole('textbox', { name: 'Gauge reading' }).fill('7');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page).toHaveURL(/balance$/);
   await page.goto(`${shop.url}/jobs/${id}/set`);
@@ -127,7 +127,7 @@ const airAndTape = async (page: Page, shop: TestShop, id: string, tape: string) 
   const sheet = page.getByRole('dialog', { name: 'Rollout by tape' });
   await sheet.getByLabel('Circumference, mm').fill(tape);
   await expectAccessible(page);
-  await confirmed(page, () => sheet.getByRole('button', { name: 'Keep this reading' }).click());
+  await confirmed(page, () => sheet.getByRole('button', { name: 'Save rollout' }).click());
   await page.goto(`${shop.url}/jobs/${id}/hand-over`);
 };
 
@@ -139,7 +139,7 @@ const handOver = async (page: Page) => {
 const begin = async (page: Page, wheel: string): Promise<string> => {
   const id = await startJob(page, 'Quillfen', wheel);
   await page.getByRole('button', { name: 'Save' }).click();
-  await page.getByRole('button', { name: 'Take this tire' }).click();
+  await page.getByRole('button', { name: 'Use this tire' }).click();
   await tickAll(page, 'wheel-off');
   return id;
 };
@@ -159,7 +159,7 @@ test('a drag wheel of two rings from intake to hand-over, then its partner: too 
   const ring = page.getByRole('group', { name: 'Bolts of the ring' });
   const wrench = 'ring click wrench';
   await hold(shop, wrench, { setNm: 22, pulling: false });
-  await ring.getByRole('button', { name: 'The wrench ticks them' }).click();
+  await ring.getByRole('button', { name: 'Wrench checks off' }).click();
   await expect(ring.getByText('waits for the click')).toBeVisible();
   // Pulled again where the click was not heard, as at the bench.
   await expect(async () => {
@@ -194,7 +194,7 @@ test('a drag wheel of two rings from intake to hand-over, then its partner: too 
   await expect(
     clamped.getByRole('row', { name: /Crush, outer bead 2\.80 mm 3\.00 mm/ }),
   ).toBeVisible();
-  const form = page.getByRole('form', { name: 'Tape again' });
+  const form = page.getByRole('form', { name: 'Recheck rollout' });
   const tape = async (mm: string, psi: string) => {
     await form.getByLabel('Circumference, mm').fill(mm);
     await form.getByLabel('Taped at, psi').fill(psi);
@@ -205,6 +205,6 @@ test('a drag wheel of two rings from intake to hand-over, then its partner: too 
   await expect(page.getByText(/Add 2\.\d psi to the left one, 8\.\d psi in all/)).toBeVisible();
   await tape('2512', '8.2');
   await expect(page.getByText(/A match: 1\.0 mm apart/)).toBeVisible();
-  await expect(page.getByText('as taped last: left at 8.2 psi, right at 6.0 psi')).toBeVisible();
+  await expect(page.getByText('last taped: left at 8.2 psi, right at 6.0 psi')).toBeVisible();
   await expectAccessible(page);
 });

@@ -23,7 +23,7 @@ test('a part that is short is ordered and comes: the wheel waits for it by name;
   const id = await startJob(page, 'Vellan', 'Front wheel');
   await confirmed(page, () => page.getByRole('button', { name: 'Save' }).click());
   await page.goto(`${shop.url}/jobs/${id}/choose`);
-  await confirmed(page, () => page.getByRole('button', { name: 'Take this tire' }).click());
+  await confirmed(page, () => page.getByRole('button', { name: 'Use this tire' }).click());
   await page.goto(shop.url);
   const row = page.getByRole('listitem').filter({ hasText: 'valve stem, new' });
   await expect(row.getByText('waits for valve stem, new, not ordered yet')).toBeVisible();
@@ -54,7 +54,7 @@ test('a part that is short is ordered and comes: the wheel waits for it by name;
   const cost = page.getByRole('region', { name: 'Estimate' });
   await cost.getByRole('button', { name: /Record OK: \$/ }).click();
   await expect(
-    page.getByRole('region', { name: 'Log of the visit' }).getByText(/^Agreed: \$/),
+    page.getByRole('region', { name: 'Visit log' }).getByText(/^Agreed: \$/),
   ).toBeVisible();
   await expect(cost.getByText('ask again', { exact: false })).toHaveCount(0);
   await page.request.put(`${shop.url}/api/rules/labour.castMinor`, {

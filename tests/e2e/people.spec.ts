@@ -9,10 +9,10 @@ const LEARNER = { who: 'Wil Penhallow', secret: '195270' };
 /** Sets up the owner at the first screen, as they would. */
 const turnOnSignIn = async (page: Page, shop: TestShop): Promise<void> => {
   await openAs(page, shop, '/people');
-  await page.getByLabel('Passphrase, 12 letters or more').fill('too short');
+  await page.getByLabel('Passphrase, 12 characters or more').fill('too short');
   await page.getByRole('button', { name: 'Turn on sign-in' }).click();
   await expect(page.getByText('It has fewer than 12 letters.')).toBeVisible();
-  await page.getByLabel('Passphrase, 12 letters or more').fill(OWNER.secret);
+  await page.getByLabel('Passphrase, 12 characters or more').fill(OWNER.secret);
   await page.getByRole('button', { name: 'Turn on sign-in' }).click();
   await expect(page.getByRole('list', { name: 'People' })).toBeVisible();
 };
@@ -40,7 +40,7 @@ test('an owner sets up people; a learner works and is refused a rule', async ({
 }) => {
   await turnOnSignIn(page, shop);
   await expectAccessible(page);
-  await page.getByRole('button', { name: `Role and way in of ${LEARNER.who}` }).click();
+  await page.getByRole('button', { name: `Role and sign-in of ${LEARNER.who}` }).click();
   await page.getByLabel('Role').selectOption('learner');
   await page.getByLabel('PIN or passphrase').fill('123456');
   await page.getByRole('button', { name: 'Save' }).click();
@@ -83,7 +83,7 @@ test('a second tablet comes in by a code, and is signed out from the first scree
 }) => {
   await turnOnSignIn(page, shop);
   await page.keyboard.press('q');
-  const code = page.getByRole('img', { name: 'Signs in a second screen' });
+  const code = page.getByRole('img', { name: 'Code to sign in a device' });
   await expect(code).toBeVisible();
   const { data, width, height } = PNG.sync.read(await code.screenshot({ scale: 'css' }));
   const link = jsQR(new Uint8ClampedArray(data), width, height)!.data;

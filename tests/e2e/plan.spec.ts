@@ -144,7 +144,7 @@ test('where a better plan is not ruled out it says by how much; it is looked for
   await page.getByRole('button', { name: 'Osk Tarrow', exact: true }).click();
   await expect(page.getByText('Still looking for a better one.')).toBeVisible({ timeout: 120_000 });
   await page.getByRole('button', { name: 'Stop planning' }).click();
-  await expect(page.getByText('Planning was stopped.')).toBeVisible();
+  await expect(page.getByText('Planning stopped.')).toBeVisible();
   await expect(page.getByText('not ruled out')).toBeVisible();
   await expect(page.getByText('Still looking for a better one.')).toHaveCount(0);
   await page.unrouteAll({ behavior: 'ignoreErrors' });

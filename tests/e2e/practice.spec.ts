@@ -43,9 +43,9 @@ test('a round of practice: a wheel that turns, own tries, the advice beside them
   const opposite = `${((Number(hour) + 6 - 1) % 12) + 1}:${minute ?? '00'}`;
   await page.getByLabel('A place').fill(opposite);
   await page.getByRole('button', { name: /^Put 20 g on/ }).click();
-  await page.getByRole('button', { name: 'Put them on' }).click();
+  await page.getByRole('button', { name: 'Put weights on' }).click();
   await page.getByRole('button', { name: 'Hold level, let go' }).click();
-  await expect(page.getByRole('list', { name: 'Seen so far' })).toContainText(
+  await expect(page.getByRole('list', { name: 'Readings so far' })).toContainText(
     /held level (rises|sinks|stays)/,
   );
   await page.getByRole('button', { name: 'Call it balanced' }).click();
@@ -100,9 +100,9 @@ test('levers by keyboard: begun, bitten, left and taken up again, over, and what
   const bead = hiddenBead(5, 'with a lock');
   const acts = [...advisedLevers(bead)];
   const begin = acts[0] as { deg: number };
-  await page.getByLabel('Begin at').fill(String(begin.deg) + '°');
-  await page.getByLabel('Begin at').press('Enter');
-  await page.getByRole('button', { name: 'Begin here' }).press('Enter');
+  await page.getByLabel('Start at').fill(String(begin.deg) + '°');
+  await page.getByLabel('Start at').press('Enter');
+  await page.getByRole('button', { name: 'Start here' }).press('Enter');
   await expect(page.getByRole('heading', { name: /^1 move/ })).toBeVisible();
   const keys = { kneel: 'k', 'push down': 'p', 'press the lock': 'l', feel: 'f' } as const;
   const play = async (from: number, to: number) => {
@@ -126,9 +126,7 @@ test('levers by keyboard: begun, bitten, left and taken up again, over, and what
   // Left, and gone on with where it stood.
   await page.getByRole('button', { name: 'Quit round' }).click();
   await page.reload();
-  await page
-    .getByRole('button', { name: 'Go on with the one you left: Levers, with a lock' })
-    .click();
+  await page.getByRole('button', { name: 'Resume your last round: Levers, with a lock' }).click();
   await expect(page.getByRole('heading', { name: /^7 moves/ })).toBeVisible();
   await play(7, acts.length);
   await expect(page.getByRole('status').getByText('The bead is over')).toBeVisible();
@@ -163,7 +161,7 @@ test('truing by keyboard: read at the needle, nipples turned by number, and what
   const turns = [...advisedTruing(hidden)].flat();
   for (const [i, { spoke, eighths }] of turns.entries()) {
     const at = ((spoke - 0.5) * 360) / hidden.spokes;
-    await page.getByLabel('The needle stands at').fill(`${at.toFixed(1)}°`);
+    await page.getByLabel('Needle at').fill(`${at.toFixed(1)}°`);
     await page.getByLabel(`Nipple ${spoke}, how far`).selectOption(String(Math.abs(eighths)));
     await page.getByRole('button', { name: eighths > 0 ? 'Tighten' : 'Loosen' }).press('Enter');
     await expect(page.getByRole('heading', { name: new RegExp(`^${i + 1} nipple`) })).toBeVisible();
@@ -227,10 +225,10 @@ test('air by keyboard: above the limit is the end of it; the same tire again, as
   for (const [i, act] of acts.entries()) {
     await page.keyboard.press(keys[act.do]);
     await expect(
-      page.getByRole('list', { name: /^Done so far/ }).getByRole('listitem'),
+      page.getByRole('list', { name: /^Moves so far/ }).getByRole('listitem'),
     ).toHaveCount(i + 1);
   }
-  await expect(page.getByText('Both beads are home')).toBeVisible();
+  await expect(page.getByText('Both beads seated')).toBeVisible();
   await expectAccessible(page);
   await page.keyboard.press('n');
   await expect(page.getByText('Seated in 2 tries, never above the limit.')).toBeVisible();
@@ -257,7 +255,7 @@ test('a ring by keyboard: crush, down by halves, pulled where it stands open, to
       await page.getByLabel('Bolt', { exact: true }).selectOption(String(act.bolt));
     // Turns of three quarters and the like are made of those that there are.
     const presses = act.do === 'turn' ? act.quarters : 1;
-    if (act.do === 'turn') await page.getByLabel('Turned by').selectOption('1');
+    if (act.do === 'turn') await page.getByLabel('Turns so far').selectOption('1');
     await page.getByRole('heading', { level: 1 }).click();
     const key = act.do === 'feel' ? 'f' : act.do === 'turn' ? 't' : keys[act.do];
     for (let n = 0; n < presses; n++) await page.keyboard.press(key);
@@ -314,7 +312,7 @@ test('a pair by keyboard: brought to one pressure, taped, told; and what the sho
   await expect(inTheShop).toContainText('No one is sharing practice results yet');
   const agree = page.getByLabel('Share my results');
   await agree.check();
-  await expect(inTheShop).toContainText('Pair: 1 of 1 ended well');
+  await expect(inTheShop).toContainText('Pair: 1 of 1 passed');
   await expectAccessible(page);
   await page.reload();
   await expect(agree).toBeChecked();

@@ -37,20 +37,20 @@ test('what is due is on the first screen, opens its wheel, and a reading closes 
   await expect(record.getByText('one weight gone, put on again')).toBeVisible();
 
   await page.goto(`${shop.url}/rechecks`);
-  await page.getByRole('button', { name: 'Show closed' }).click();
+  await page.getByRole('button', { name: 'Was it OK' }).click();
   await expect(
-    page.getByRole('list', { name: 'Looked at' }).getByRole('listitem').first(),
+    page.getByRole('list', { name: 'Checked' }).getByRole('listitem').first(),
   ).toContainText('one weight gone, put on again');
   await page.getByRole('button', { name: 'Show open' }).click();
   await page.getByLabel('Find by machine, rider, wheel or what').fill('petra tread');
   await expect(
-    page.getByRole('list', { name: 'To be looked at again' }).getByRole('listitem'),
+    page.getByRole('list', { name: 'Due for a recheck' }).getByRole('listitem'),
   ).toHaveCount(1);
   await page.getByRole('button', { name: 'Copy rider text' }).click();
   await expect(page.getByLabel('Copied')).toContainText(
     'Petra Oakhollow, to be looked at again. Vellan Strada 700:',
   );
   await page.getByLabel('Find by machine, rider, wheel or what').fill('nothing like it');
-  await expect(page.getByText('Nothing fits. Take a word away.')).toBeVisible();
+  await expect(page.getByText('No matches. Try fewer words.')).toBeVisible();
   await expectAccessible(page);
 });

@@ -26,7 +26,7 @@ test('a record is found, changed, archived and brought back; what does not fit i
   await expect(page.getByRole('row').nth(1)).toContainText('$92.50');
   await page.getByRole('button', { name: '100/90-19 57M TT' }).click();
   await sheet.getByRole('button', { name: 'Archive' }).click();
-  await expect(page.getByText('Nothing fits. Take a word away.')).toBeVisible();
+  await expect(page.getByText('No matches. Try fewer words.')).toBeVisible();
   await page.getByLabel('Show archived').check();
   await page.getByRole('button', { name: '100/90-19 57M TT' }).click();
   await page.getByRole('button', { name: 'Restore' }).click();
@@ -96,13 +96,13 @@ test('a CSV file goes out and comes in, all of it or nothing', async ({ page, sh
   };
   await take('label,count\n4.10-18,2\nbig,3\n2.50-17,many\n');
   const sheet = page.getByRole('dialog');
-  await expect(sheet.getByText('2 of 3 rows are faulty; nothing is taken in')).toBeVisible();
+  await expect(sheet.getByText('2 of 3 rows have errors; nothing was imported')).toBeVisible();
   await expect(sheet.getByRole('row', { name: /^3 / })).toContainText('"big" is not a tube label.');
-  await expect(sheet.getByRole('button', { name: 'Take them in' })).toBeDisabled();
+  await expect(sheet.getByRole('button', { name: 'Import' })).toBeDisabled();
   await page.keyboard.press('Escape');
   await take('label,count\n4.10-18,2\n2.50-17,5\n');
   await expect(sheet.getByText('2 added, 0 changed, 0 the same')).toBeVisible();
-  await sheet.getByRole('button', { name: 'Take them in' }).click();
+  await sheet.getByRole('button', { name: 'Import' }).click();
   await expect(page.getByRole('button', { name: '4.10-18' })).toBeVisible();
 });
 
@@ -124,10 +124,10 @@ test('a list of thousands comes in with a bar, can be stopped, and is then all t
   await expectAccessible(page);
   await sheet.getByRole('button', { name: 'Stop' }).click();
   await expect(sheet.getByRole('progressbar')).toHaveCount(0);
-  await expect(sheet.getByRole('button', { name: 'Take them in' })).toBeDisabled();
+  await expect(sheet.getByRole('button', { name: 'Import' })).toBeDisabled();
   await choose();
   await expect(sheet.getByText('8000 added, 0 changed, 0 the same')).toBeVisible();
-  await sheet.getByRole('button', { name: 'Take them in' }).click();
+  await sheet.getByRole('button', { name: 'Import' }).click();
   await expect(page.getByText('many.csv is taken in: 8000 tubes added, 0 changed.')).toBeVisible();
   await expect(page.getByText(/^80\d\d records$/)).toBeVisible();
 });
@@ -149,7 +149,7 @@ test('the tag’s code opens the wheel, whose record is kept with what is measur
   await expect(page.getByRole('img', { name: /rim lock at 7 o’clock (210°)/ })).toBeVisible();
   await page.getByRole('button', { name: 'Change' }).click();
   const sheet = page.getByRole('dialog', { name: 'Wheel' });
-  await sheet.getByRole('button', { name: 'One more measurement' }).nth(1).click();
+  await sheet.getByRole('button', { name: 'Add measurement' }).nth(1).click();
   await sheet.getByRole('textbox', { name: 'Distance run' }).fill('0');
   await sheet.getByRole('textbox', { name: 'Depth' }).fill('12,5');
   await sheet.getByRole('button', { name: 'Save changes' }).click();
@@ -177,7 +177,7 @@ test('the tire that came off is kept as used stock with its depth and date code'
 }) => {
   await openAs(page, shop, '/jobs/demo-job-20/hand-over');
   await page.getByRole('button', { name: 'Keep the old tire as used stock' }).click();
-  await page.getByRole('link', { name: 'The old tire is in the records' }).click();
+  await page.getByRole('link', { name: 'The old tire is in stock' }).click();
   const sheet = page.getByRole('dialog', { name: 'Tire' });
   await expect(sheet.getByLabel('Take-off, used')).toHaveValue('yes');
   await expect(sheet.getByRole('textbox', { name: /^Depth of a take-off/ })).not.toHaveValue('');
@@ -193,7 +193,7 @@ test('a rider is forgotten from the record of the machine, by typing the name on
   await page.getByRole('link', { name: 'Rider data' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Mara Tolling' })).toBeVisible();
   const saved = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Take it out' }).click();
+  await page.getByRole('link', { name: 'Remove' }).click();
   expect((await saved).suggestedFilename()).toMatch(/^mara-tolling-rider-.*\.zip$/);
   await page.getByRole('button', { name: 'Erase rider name' }).click();
   const sheet = page.getByRole('dialog', { name: 'Forget Mara Tolling' });
@@ -206,7 +206,7 @@ test('a rider is forgotten from the record of the machine, by typing the name on
   await expect(
     sheet.getByText(/^Forgotten\. Records that said it: 1\. Entries of logs: \d+/),
   ).toBeVisible();
-  await sheet.getByRole('button', { name: 'To the shop' }).click();
+  await sheet.getByRole('button', { name: 'Open the shop' }).click();
   await page.goto(`${shop.url}/jobs?search=orrindale`);
   await expect(page.getByText('forgotten rider').first()).toBeVisible();
   await expect(page.getByText('Mara Tolling')).toHaveCount(0);

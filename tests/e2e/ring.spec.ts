@@ -79,7 +79,7 @@ test('a ring of two: beads by caliper one after the other, then every bolt in it
   // A click at another torque ticks nothing and says so; at the maker's it walks on by itself.
   const wrench = 'ring click wrench';
   await hold(shop, wrench, { setNm: 24, pulling: false });
-  await ring.getByRole('button', { name: 'The wrench ticks them' }).click();
+  await ring.getByRole('button', { name: 'Wrench checks off' }).click();
   await expect(ring.getByText('waits for the click')).toBeVisible();
   await hold(shop, wrench, { pulling: true });
   await expect(
@@ -116,7 +116,7 @@ test('a split rim where the air is not out: its bolts stay until silence, gauge 
   await note.getByLabel('The gauge on the valve, psi').fill('0');
   await expect(note.getByText(/Air is out/)).toBeVisible();
   await expectAccessible(page);
-  await confirmed(page, () => note.getByRole('button', { name: 'Keep this note' }).click());
+  await confirmed(page, () => note.getByRole('button', { name: 'Save air check' }).click());
   await expect(done).toBeEnabled();
   // Undone, the bolts stay again.
   await page.keyboard.press('u');
@@ -135,7 +135,7 @@ test('a pair too far apart: which one to air, by its own stretch; taped in eight
   await expect(
     page.getByText(/Air needed is unknown\. Tape the left one at a second pressure/),
   ).toBeVisible();
-  const form = page.getByRole('form', { name: 'Tape again' });
+  const form = page.getByRole('form', { name: 'Recheck rollout' });
   const tape = async (mm: string, psi: string) => {
     await form.getByLabel('Circumference, mm').fill(mm);
     await form.getByLabel('Taped at, psi').fill(psi);
@@ -170,7 +170,7 @@ test('a side-by-side’s one ring, on a phone: counted at the bench, its caution
   const ring = page.getByRole('group', { name: 'Bolts of the ring' });
   await expect(ring).toContainText('0 of 24 turns of the wrench');
   await expect(page.getByText(/Deflated first\. Only a torque wrench finishes/)).toBeVisible();
-  await ring.getByRole('button', { name: 'Bolt 1 is at its torque' }).click();
+  await ring.getByRole('button', { name: 'Bolt 1 is torqued' }).click();
   await expect(ring).toContainText('Outer ring, first pass: bolt 2');
   const wide = await page.evaluate(() => document.documentElement.scrollWidth);
   expect(wide).toBeLessThanOrEqual(390);

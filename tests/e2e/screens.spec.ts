@@ -126,9 +126,9 @@ test('turning the wheel over mirrors the dial, and the keys are listed', async (
   await page.keyboard.press('t');
   await expect(page.getByRole('img', { name: /rim lock at 5 o’clock (150°)/ })).toBeVisible();
   // Typed as seen from this side, kept as seen from the disc side; left is then right.
-  await page.getByLabel('Do something else, by hand').selectOption('settle');
-  await page.getByLabel('This came to the bottom').fill('150°');
-  await page.getByLabel('Let go from').selectOption('left');
+  await page.getByLabel('Do something else by hand').selectOption('settle');
+  await page.getByLabel('Place at the bottom').fill('150°');
+  await page.getByLabel('Released from').selectOption('left');
   await page.getByRole('button', { name: 'Use reading' }).click();
   await expect(page.getByText('rest at 5 from the left')).toBeVisible();
   await page.keyboard.press('t');
@@ -188,7 +188,7 @@ test('Back brings back the search, and a station has an address of its own', asy
   await page.goto(`${shop.url}/jobs/demo-job-22/kitchen`);
   await expect(page).toHaveURL(/tire-on$/);
   await page.goto(`${shop.url}/no/such/screen`);
-  await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Page not found' })).toBeVisible();
 });
 
 test('an empty shop takes its first fitter, machine, wheel and job', async ({ page, shop }) => {
@@ -204,7 +204,7 @@ test('an empty shop takes its first fitter, machine, wheel and job', async ({ pa
   await expect(page.getByLabel('Who’s working')).toHaveValue('Ada Marl');
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Check in a machine' }).click();
-  await page.getByRole('link', { name: 'A new machine' }).click();
+  await page.getByRole('link', { name: 'New machine' }).click();
   await page.getByLabel('Name').fill('Hob 250');
   await page.getByLabel('Rider').fill('Ned Ash');
   await page.getByRole('button', { name: 'Save machine' }).click();

@@ -14,7 +14,7 @@ test('a stubborn tire: one try fails, a reading above the limit stops it, the th
   };
   await expect(now).toHaveText('Air in, up to 40.0 psi and no further.');
   await read('25');
-  await expect(now).toHaveText('Go on. Listen for the pops.');
+  await expect(now).toHaveText('Keep going. Listen for the pops.');
   await read('39.5');
   await expect(now).toHaveText('All air out. Try again.');
   await page

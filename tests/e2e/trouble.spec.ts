@@ -8,7 +8,7 @@ test('what was confirmed survives a power cut, and the fitter goes on where the 
   const id = await startJob(page, 'Orrindale', 'Front wheel');
   await page.getByLabel('Tread depth, mm').fill('3');
   await page.getByRole('button', { name: 'Save' }).click();
-  await page.getByRole('button', { name: 'Take this tire' }).click();
+  await page.getByRole('button', { name: 'Use this tire' }).click();
   await expect(page.getByText('Step 1 of')).toBeVisible();
   await confirmed(page, () => page.keyboard.press('n'));
   await expect(page.getByText('Step 2 of')).toBeVisible();
@@ -100,8 +100,8 @@ test('undo takes the last entry away and the log can put it back', async ({ page
   await page.keyboard.press('u');
   await expect(page.getByText('Step 1 of 9')).toBeVisible();
   await page.getByRole('link', { name: 'Log' }).click();
-  await page.getByRole('button', { name: 'Put back' }).click();
-  await expect(page.getByRole('button', { name: 'Put back' })).toBeHidden();
+  await page.getByRole('button', { name: 'Restore' }).click();
+  await expect(page.getByRole('button', { name: 'Restore' })).toBeHidden();
   await page.getByRole('link', { name: 'Back to the job' }).click();
   await expect(page.getByText('Step 2 of 9')).toBeVisible();
 });

@@ -22,7 +22,7 @@ test('a tubeless cast wheel has no tube, lock or spoke steps and takes its placa
   await expect(page.getByLabel('Which tube')).toBeHidden();
   await expect(page.getByText('A new snap-in stem', { exact: false })).toBeVisible();
   await page.getByRole('tab', { name: 'Tire' }).click();
-  await page.getByRole('button', { name: 'Take this tire' }).click();
+  await page.getByRole('button', { name: 'Use this tire' }).click();
   await tickAll(page, 'wheel-off');
   await tickAll(page, 'tire-off');
   await expect(page).toHaveURL(/inspect$/);
@@ -52,7 +52,7 @@ test('a tubeless cast wheel has no tube, lock or spoke steps and takes its placa
   await page.getByRole('link', { name: /^Balance,/ }).click();
   // Stuck to the face of a cast wheel: with the heavy spot known, pieces lie side by side and clear
   // of the spokes.
-  await page.getByLabel('Do something else, by hand').selectOption('machine');
+  await page.getByLabel('Do something else by hand').selectOption('machine');
   await page.getByRole('textbox', { name: 'Heavy by, g' }).fill('40');
   await page.getByLabel('Heavy at').fill('200°');
   await page.getByRole('button', { name: 'Use reading' }).click();

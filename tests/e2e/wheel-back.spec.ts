@@ -11,20 +11,20 @@ test('what no wrench of the shop covers: a borrowed one, and a head in line with
   await expect(page.getByRole('heading', { name: 'Next: caliper bolts.' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Torqued' })).toBeDisabled();
 
-  await page.getByRole('button', { name: 'Head or other wrench' }).click();
+  await page.getByRole('button', { name: 'Extension or other wrench' }).click();
   const sheet = page.getByRole('dialog', { name: 'Extension or other wrench' });
   await sheet.getByRole('textbox', { name: 'Lowest setting' }).fill('40');
   await sheet.getByRole('textbox', { name: 'Highest setting' }).fill('10');
-  await sheet.getByRole('button', { name: 'Use it' }).click();
+  await sheet.getByRole('button', { name: 'Use wrench' }).click();
   await expect(
-    sheet.getByText('Borrowed wrench: its lowest setting, and its highest above it.'),
+    sheet.getByText('Borrowed wrench: enter its lowest setting and a higher highest setting.'),
   ).toBeVisible();
   await sheet.getByRole('textbox', { name: 'Lowest setting' }).fill('10');
   await sheet.getByRole('textbox', { name: 'Highest setting' }).fill('60');
   await sheet.getByRole('textbox', { name: 'Drive to grip' }).fill('300');
-  await sheet.getByRole('textbox', { name: 'Head in line with the handle' }).fill('100');
+  await sheet.getByRole('textbox', { name: 'Extension in line with the handle' }).fill('100');
   await expectAccessible(page);
-  await sheet.getByRole('button', { name: 'Use it' }).click();
+  await sheet.getByRole('button', { name: 'Use wrench' }).click();
   await expect(sheet).toBeHidden();
 
   // 25 N·m with a head of 100 mm on a lever of 300 mm: 25 × 300 / 400 = 18.75 on the wrench.
@@ -55,15 +55,15 @@ test('straight by a string along both wheels: judged as it is typed, and it does
   await page.keyboard.press('r');
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('Align by').selectOption('a string along both wheels');
-  await sheet.getByRole('textbox', { name: 'Left gap, in front' }).fill('20');
+  await sheet.getByRole('textbox', { name: 'Left gap, front' }).fill('20');
   await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(
     sheet.getByText('The string: all four gaps, the wheelbase', { exact: false }),
   ).toBeVisible();
   const gaps = {
-    'Left gap, behind': '20',
-    'Right gap, in front': '2',
-    'Right gap, behind': '2',
+    'Left gap, rear': '20',
+    'Right gap, front': '2',
+    'Right gap, rear': '2',
     Wheelbase: '1420',
   };
   for (const [name, mm] of Object.entries({ ...gaps, 'Adjuster spacing': '240' }))
@@ -87,17 +87,17 @@ test('the pull at the tread says what the brake takes', async ({ page, shop }) =
   await page.keyboard.press('r');
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('Lever or pedal').selectOption('firm');
-  await sheet.getByText('By a spring scale at the tread').click();
-  await sheet.getByRole('textbox', { name: 'Pull that turns it' }).fill('10');
+  await sheet.getByText('Spring scale at the tread').click();
+  await sheet.getByRole('textbox', { name: 'Pull to turn it' }).fill('10');
   await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(
     sheet.getByText('The spring scale: the pull that turns it, and how far', { exact: false }),
   ).toBeVisible();
-  await sheet.getByRole('textbox', { name: 'From axle to tread' }).fill('300');
-  await sheet.getByRole('textbox', { name: 'With the pads apart' }).fill('4');
+  await sheet.getByRole('textbox', { name: 'Axle to tread' }).fill('300');
+  await sheet.getByRole('textbox', { name: 'Pull with pads apart' }).fill('4');
   // 10 N at 0.3 m is 3.0 N·m; 4 N of it is 1.2, so the brake takes 1.8.
   await expect(
-    sheet.getByText('It takes 3.0 N·m to turn, 1.8 N·m of it for the brake', { exact: false }),
+    sheet.getByText('Drag torque 3.0 N·m to turn, 1.8 N·m of it from the brake', { exact: false }),
   ).toBeVisible();
   await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(sheet).toBeHidden();

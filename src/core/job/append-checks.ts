@@ -28,7 +28,7 @@ export const checkTargets = (
     if (body.kind === 'photo' && !hasPhoto((body as EntryBody<'photo'>).data.photoId))
       throw new InputError(
         'data.photoId',
-        'Photograph not found.',
+        'Photo not found.',
         'Use the ID that saving the photo returned',
       );
     const target = body.kind === 'undo' ? (body as EntryBody<'undo'>).data.entryId : body.replaces;
@@ -42,11 +42,15 @@ export const checkTargets = (
           'Use the ID of an entry of this job',
         );
       if (definitionOf(kind).author === 'server')
-        throw new InputError(field, 'The opening of a job stands.', 'Use the ID of a later entry');
+        throw new InputError(
+          field,
+          'The opening of a job can’t be undone.',
+          'Use the ID of a later entry',
+        );
       if (body.kind !== 'undo' && kind !== body.kind)
         throw new InputError(
           field,
-          'A correction is of the same kind as what it replaces.',
+          'A correction must be of the same kind as the entry it replaces.',
           `Use an entry of kind ${kind}`,
         );
     }

@@ -6,7 +6,7 @@ import type { EntryWords } from './entry-words';
 /** An entry of the log as its kind sees it. */
 export interface Written<Data> {
   id: string;
-  /** When it was written at the bench, ISO 8601. */
+  /** When it was saved at the bench, ISO 8601. */
   at: string;
   who: string;
   station: StationId;

@@ -262,7 +262,7 @@ describe('what is reckoned with', () => {
       if (kind === 'rest') one.add('rest', { restDeg: 180 });
       if (kind === 'machine-reading')
         one.add('machine-reading', { massG: 20, deg: 10, stepG: 1, stepDeg: 1 });
-      return stationReport(foldJob(one.log), 'balance', TODAY).missing.includes('where it settles');
+      return stationReport(foldJob(one.log), 'balance', TODAY).missing.includes('a settle reading');
     };
     expect([missing(null), missing('rest'), missing('machine-reading')]).toEqual([
       true,

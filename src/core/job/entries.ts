@@ -26,7 +26,7 @@ export interface EntryBody<K extends EntryKind = EntryKind> {
 export type EntryOf<K extends EntryKind> = EntryBody<K> & {
   /** Counts from 1 without gaps. */
   seq: number;
-  /** When it was written at the bench, ISO 8601. */
+  /** When it was saved at the bench, ISO 8601. */
   at: string;
   /** When the log got it, if it had to wait on the way. */
   arrivedAt?: string;

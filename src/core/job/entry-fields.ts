@@ -16,7 +16,7 @@ export const PHOTO_ID = Joi.string()
  * version.
  */
 export const device = maybe(text(40, 'The instrument')).optional().default(null);
-export const altitude = quantity('m', -500, 9000, 'Altitude').optional().default(0);
+export const altitude = quantity('m', -500, 9000, 'Elevation').optional().default(0);
 export const mass = quantity('g', 0.5, 500, 'The mass');
 export const dateCode = text(4, 'The date code');
 /** A field that only the server writes. */
@@ -26,11 +26,11 @@ export const ofServer = Joi.any()
 export const id = text(60, 'Name of the entry');
 export const pieces = listOf(
   record(
-    { massG: mass, deg: angle('Place of the piece'), side: oneOf(PIECE_SIDES, 'Side of the rim') },
-    'A piece',
+    { massG: mass, deg: angle('Place of the weight'), side: oneOf(PIECE_SIDES, 'Side of the rim') },
+    'A weight',
   ),
   60,
-  'The pieces on the rim',
+  'The weights on the rim',
 );
 export const caliperReadings = (label: string) => listOf(quantity('mm', 0.5, 80, label), 24, label);
 export const moved = oneOf(['rises', 'sinks', 'stays'], 'What it did');

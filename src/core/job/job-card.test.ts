@@ -79,12 +79,12 @@ describe('what the card says of the wheel going back', () => {
           spanMm: 250,
           chainSide: 'left',
         },
-      ])['By a string'];
+      ])['Alignment by string'];
     // The wheel that heads to the left has its left end further back.
     expect(
       [by(20, 20), by(23, 17), by(17, 23)].map((text) => text?.replace(/^[\d.]+ mm/, 'some')),
     ).toEqual([
-      'as far back on either side',
+      'same on both sides',
       'some further back on the left',
       'some further back on the right',
     ]);

@@ -88,7 +88,7 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
               .map((p) => (p.count > 1 ? `${p.count} × ${p.what}` : p.what))
               .join('; '),
         ],
-        ['Photographs', state.photos.length > 0 && `${state.photos.length}, in the log`],
+        ['Photos', state.photos.length > 0 && `${state.photos.length}, in the log`],
         ['Rim locks', wheel && lockPlaces(wheel)],
       ]),
     },
@@ -122,7 +122,7 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
               weights.residualG !== null &&
               `${q(weights.residualG, 'g')} by calculation`,
         ],
-        ['Held level', tests.length > 0 && tests.map((t) => t.moved).join(', ')],
+        ['Level test', tests.length > 0 && tests.map((t) => t.moved).join(', ')],
       ]),
     },
     {
@@ -130,7 +130,7 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
       rows: fastenersOf(state).map((f): [string, string] => {
         const done = state.torqued[f.name];
         const value = f.torqueNm === null ? '' : `, ${q(f.torqueNm, 'Nm')}`;
-        const twice = state.secondRound.includes(f.name) ? ', twice round' : '';
+        const twice = state.secondRound.includes(f.name) ? ', two passes' : '';
         const said =
           done &&
           [`${done.how}${value}${twice}`, done.wrench, done.thread].filter(Boolean).join(', ');
@@ -176,10 +176,10 @@ const backRows = (state: JobState, q: Quantity): [string, string][] => {
     ['Slack', before && after ? `${before} before, ${after} after` : (after ?? before)],
     ['Marks', marks && `left ${q(marks.leftMm, 'mm', 1)}, right ${q(marks.rightMm, 'mm', 1)}`],
     [
-      'By a string',
+      'Alignment by string',
       aside !== null &&
         (Math.abs(aside) < NO_MM
-          ? 'as far back on either side'
+          ? 'same on both sides'
           : `${q(Math.abs(aside), 'mm', 1)} further back on the ${aside > 0 ? 'left' : 'right'}`),
     ],
     [
@@ -194,7 +194,7 @@ const backRows = (state: JobState, q: Quantity): [string, string][] => {
 const RIDE_WORDS = {
   ridden: 'ridden',
   'not good': 'ridden, problem found',
-  refused: 'refused',
+  refused: 'not ridden: declined',
 } as const;
 
 /**
@@ -203,7 +203,7 @@ const RIDE_WORDS = {
  */
 const leaveRows = (state: JobState, q: Quantity): [string, string][] => {
   const { ride, taught, handedOver } = state;
-  const { points, missing } = readyOf(state).result;
+  const { onRecord } = readyOf(state).result;
   const shakes = ride?.shakesAtKmh != null && `shakes at ${q(ride.shakesAtKmh, 'km/h')}`;
   return known([
     [
@@ -215,7 +215,7 @@ const leaveRows = (state: JobState, q: Quantity): [string, string][] => {
       'Recalibrated',
       taught && `${taught.done ? 'done' : 'not done'}${taught.found ? `, ${taught.found}` : ''}`,
     ],
-    ['Safety points', `${points.length - missing.length} of ${points.length} proved by the log`],
+    ['Safety checks', onRecord],
     ['Declined', state.declined.map((d) => d.what).join(' ')],
     ['Old tire', handedOver?.oldTire],
   ]);
@@ -232,7 +232,7 @@ const despiteText = (state: JobState): string | null => {
   if (!despite) return null;
   const { missing } = readyOf(state).result;
   const what = missing.map((p) => `${p.says.toLowerCase()} (${p.by})`).join('; ');
-  return `Release with open safety checks by ${despite.by}: ${despite.why}. The log does not prove: ${what || 'nothing that is missing now'}.`;
+  return `Release with open safety checks by ${despite.by}: ${despite.why}. Not on record: ${what || 'nothing missing now'}.`;
 };
 
 /** Mean of what was measured at several places. */
@@ -262,4 +262,4 @@ const clampedRows = (state: JobState, q: Quantity): [string, string][] => {
 };
 
 const word = (seated: boolean | null) =>
-  seated === null ? 'not looked at' : seated ? 'seated' : 'not seated';
+  seated === null ? 'not checked' : seated ? 'seated' : 'not seated';

@@ -11,8 +11,8 @@ const id = text(60, 'Name of the entry');
 
 const around = {
   id,
-  at: instant('When it was written'),
-  who: text(60, 'Who wrote it'),
+  at: instant('When it was saved'),
+  who: text(60, 'Who saved it'),
   station: oneOf(STATIONS, 'The station'),
   kind: oneOf(ENTRY_KINDS, 'The kind of entry'),
   data: Joi.object().unknown().required().meta({ expected: 'Use the data of this kind of entry' }),

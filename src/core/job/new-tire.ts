@@ -9,7 +9,7 @@ interface NewTire {
 }
 
 /**
- * The tire that goes on; before one is chosen it is taken to have a light mark and an arrow, as
+ * The new tire; before one is chosen it is taken to have a light mark and an arrow, as
  * most do.
  */
 export const newTireOf = ({ chosen }: Pick<JobState, 'chosen'>): NewTire => ({

@@ -120,7 +120,7 @@ export const pairCrush = (
 
 /**
  * What a job's wheel is doubtful for beside its partner: the pair does not match, or nobody can
- * know. The tire that goes on counts with what was taped in the job.
+ * know. The new tire counts with what was taped in the job.
  */
 export const pairDoubts = (state: JobState, wheels: readonly Wheel[]): string[] => {
   const { wheel, chosen, tapes, rules } = state;

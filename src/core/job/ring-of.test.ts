@@ -204,7 +204,7 @@ describe('what is missing or doubtful of a clamped wheel', () => {
       'bundle and gap of the outer bead',
       'bundle and gap of the inner bead',
     ]);
-    expect(report(l, 'tire-on').missing).toEqual(['24 of 24 turns of the wrench round its bolts']);
+    expect(report(l, 'tire-on').missing).toEqual(['24 of 24 bolt turns']);
     l.add('air-out', { silent: true, gaugeKpa: 0, coreOut: true });
     for (const side of ['outer', 'inner'] as const)
       l.add('bead-measured', { side, bundleMm: [20, 20, 20], gapMm: [17.2, 17.2, 17.2] });
@@ -225,11 +225,11 @@ describe('what is missing or doubtful of a clamped wheel', () => {
     l.add('ring-bolt', { ring: 'outer', pass: 1, bolt: 1, torqueNm: 30 });
     expect(report(l, 'inspect').doubts.join()).toMatch(/slip in the tire/);
     const doubts = report(l, 'tire-on').doubts.join();
-    expect(doubts).toMatch(/Outer ring, bolt 1: clicked at another torque/);
+    expect(doubts).toMatch(/Outer ring, bolt 1: clicked at the wrong torque/);
     expect(doubts).toMatch(/Tilted/);
     expect(doubts).toMatch(/Past proof/);
     expect(report(begun(clamped({ ringTorqueNm: null })), 'tire-on').doubts).toEqual([
-      'The maker’s torque for its bolts is not known.',
+      'The maker’s torque for its bolts is unknown.',
     ]);
     expect(report(begun(clamped({ ringBolts: null })), 'tire-on').missing).toEqual([
       'how many bolts hold it',

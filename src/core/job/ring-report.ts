@@ -45,13 +45,10 @@ const tireOn = (state: JobState): Findings => {
       !torqueCheck.run({ wantedNm, reachedNm: b.torqueNm }).result.within,
   );
   return {
-    missing:
-      left === 0 ? [] : [`${left} of ${ring.turns.length} turns of the wrench round its bolts`],
+    missing: left === 0 ? [] : [`${left} of ${ring.turns.length} bolt turns`],
     doubts: [
-      ...(wantedNm === null ? ['The maker’s torque for its bolts is not known.'] : []),
-      ...off.map(
-        (b) => `${RING_WORDS[b.ring]}, bolt ${b.bolt}: clicked at another torque than the maker’s.`,
-      ),
+      ...(wantedNm === null ? ['The maker’s torque for its bolts is unknown.'] : []),
+      ...off.map((b) => `${RING_WORDS[b.ring]}, bolt ${b.bolt}: clicked at the wrong torque.`),
       ...ring.rings.flatMap((name) => doubtsOf(gapOf(state, name))),
       ...clampDoubts(state),
     ],

@@ -112,9 +112,7 @@ describe('what is missing or doubtful', () => {
     const missing = (l: ReturnType<typeof wholeJob>) =>
       openPoints(jobReport(foldJob(l.log), TODAY)).missing;
     expect(missing(done)).toEqual([]);
-    expect(missing(otherWeights)).toEqual([
-      'Balance: the check after the weights, held level twice',
-    ]);
+    expect(missing(otherWeights)).toEqual(['Balance: the level test after the weights, twice']);
   });
 
   test('an opened job is missing something at every station', () => {
@@ -389,7 +387,7 @@ describe('the job card', () => {
       'Air: Set': '13.5 psi at 20 °C',
       'Balance: 12:50 o’clock (25°)': '20 g + 20 g far side',
       'Balance: Held level': 'stays, stays',
-      'Torque: rear axle nut': 'torqued, 73.8 ft-lb, twice round, long',
+      'Torque: rear axle nut': 'torqued, 73.8 ft-lb, two passes, long',
       'Torque: rim lock nut': 'snug',
     });
     expect(card.doubts).toEqual([]);

@@ -85,7 +85,7 @@ const intake = (state: JobState, today: string): Findings => {
     off.treadMm !== null &&
     off.treadMm < ruleNumber('tread.minimumMm', state.rules);
   return findings(
-    [[off !== null, 'what comes off: size and use']],
+    [[off !== null, 'old tire: size and use']],
     [
       worn && 'The old tire was below the road minimum.',
       ageDoubt(off?.dateCode, today, state, 'The old tire'),
@@ -108,7 +108,7 @@ const choose = (state: JobState, today: string): Findings => {
     )
     .map((r) => r.says);
   if (chosen)
-    doubts.push(chosen.tube && chosen.tubeLabel === null && 'With a tube, and none picked.');
+    doubts.push(chosen.tube && chosen.tubeLabel === null && 'With a tube, but none picked.');
   return findings([[chosen !== null, 'the new tire']], doubts);
 };
 
@@ -154,7 +154,7 @@ const stepsStation = (state: JobState, station: StationId): Findings => {
     open.length === 0
       ? []
       : open.length === steps.length
-        ? ['no step is ticked']
+        ? ['no step checked off']
         : open.map((s) => s.say);
   const clamped = clampedReport(state, station);
   return {
@@ -189,7 +189,7 @@ const seat = (state: JobState): Findings => {
     ],
     [
       over &&
-        'A reading was above the seating limit: look at tire and rim before it goes on the road.',
+        'A reading was above the seating limit: check tire and rim before it goes on the road.',
       state.seated.disc === false && 'Not seated on the disc side.',
       state.seated.other === false && 'Not seated on the other side.',
       state.chosen !== null &&
@@ -217,11 +217,11 @@ const set = (state: JobState): Findings => {
       state.pressureSet !== null &&
         start.ok &&
         start.working.result.wantsRimLock &&
-        'A tube at this pressure wants a rim lock.',
+        'A tube at this pressure needs a rim lock.',
       at !== undefined &&
         start.ok &&
         at < start.working.result.leastKpa - 0.5 &&
-        'The pressure set is lower than tube and lock stand.',
+        'The pressure set is too low for the tube and lock.',
     ],
   );
 };
@@ -234,17 +234,17 @@ const balance = ({ balance: it, rules }: JobState): Findings => {
   const leftG = it.balanced?.leftG ?? it.weights?.residualG ?? 0;
   return findings(
     [
-      [it.seen.some((o) => o.kind === 'settle' || o.kind === 'machine'), 'where it settles'],
+      [it.seen.some((o) => o.kind === 'settle' || o.kind === 'machine'), 'a settle reading'],
       [it.weights !== null || it.balanced !== null, 'weights on'],
-      [checked, 'the check after the weights, held level twice'],
+      [checked, 'the level test after the weights, twice'],
     ],
     [
       leftG > ruleNumber('balance.toleranceG', rules) &&
         `${Math.round(leftG)} g left over by calculation.`,
       it.balanced === null &&
         tests.some((t) => t.moved !== 'stays') &&
-        'It did not stay still when it was held level.',
-      it.trial && 'A trial weight is still on, held by tape only.',
+        'It did not stay still in the level test.',
+      it.trial && 'A trial weight is still on, held only by tape.',
     ],
   );
 };
@@ -255,7 +255,7 @@ const balance = ({ balance: it, rules }: JobState): Findings => {
 const slackWant = (state: JobState): Want[] => {
   const isAsked = stepsOf(state, 'wheel-back').some((s) => s.reads === 'chain');
   return isAsked
-    ? [[state.slack.after !== null || state.slack.before !== null, 'the slack, measured']]
+    ? [[state.slack.after !== null || state.slack.before !== null, 'slack measured']]
     : [];
 };
 
@@ -270,9 +270,9 @@ const fastenerDoubts = (state: JobState, { name, torqueNm }: Fastener): (string 
     !torqueCheck.run({ wantedNm: torqueNm, reachedNm: done.torqueNm }).result.within;
   const times = done.thread ? clampsTimes(done.thread) : 1;
   return [
-    isOff && `${name}: the wrench clicked at another torque than the manual’s.`,
-    done.how === 'guess' && `${name}: tightened by guess.`,
-    done.how === 'snug' && torqueNm !== null && `${name}: snug, though the manual has a torque.`,
+    isOff && `${name}: clicked at the wrong torque.`,
+    done.how === 'guess' && `${name}: torque not verified.`,
+    done.how === 'snug' && torqueNm !== null && `${name}: snug, but the manual gives a torque.`,
     times > 1 &&
       `${name}: ${done.thread} on the threads clamps ${times.toFixed(2)} times as hard as dry.`,
   ];
@@ -284,7 +284,7 @@ const wheelBack = (state: JobState): Findings => {
   return findings(
     [
       ...(fasteners.length === 0
-        ? [[false, 'the machine’s torque values are not known'] as const]
+        ? [[false, 'the machine’s torque specs are unknown'] as const]
         : fasteners.map((f): Want => [state.torqued[f.name] !== undefined, f.name])),
       ...(fasteners.length > 0 ? [[isTwice, 'second torque pass'] as const] : []),
       ...slackWant(state),

@@ -46,7 +46,7 @@ describe('a job in the life of its wheel', () => {
     const event = lifeEvent(JOB, foldJob(l.log), 900);
     expect([event.onDate, event.by]).toEqual(['2026-04-30', 'Ada Marl']);
     expect(event.facts.map((f) => f.says)).toEqual([
-      sayIn(said('{0} on the clock', [{ value: 8100, unit: 'km' }]), DEFAULT_UNITS),
+      sayIn(said('{0} on the odometer', [{ value: 8100, unit: 'km' }]), DEFAULT_UNITS),
       '110/90-18 off, 3.5 mm of tread left, after 900 km',
       '120/90-18 65M TT on, with a tube',
       said('{0} set', [{ value: 92, unit: 'kPa' }]).says,

@@ -45,16 +45,16 @@ const factsOf = (state: JobState, ranKm: number | null): Sentence[] => {
   return [
     ...(state.odometerKm === null
       ? []
-      : [said('{0} on the clock', [{ value: state.odometerKm, unit: 'km' }])]),
+      : [said('{0} on the odometer', [{ value: state.odometerKm, unit: 'km' }])]),
     ...(cameOff ? [offFact(cameOff, ranKm)] : []),
     ...(chosen ? [said(`${chosen.marking} on, ${chosen.tube ? 'with a tube' : 'tubeless'}`)] : []),
     ...(pressureSet ? [said('{0} set', [{ value: pressureSet.rideKpa, unit: 'kPa' }])] : []),
     ...(grams === null ? [] : [said('{0} of weights', [{ value: grams, unit: 'g' }])]),
     ...(dull > 0 ? [said(`${dull} dull ${dull === 1 ? 'spoke' : 'spokes'}`)] : []),
     ...(tape ? [said('{0} by tape', [{ value: tape.circumferenceMm, unit: 'mm' }])] : []),
-    ...(snug > 0 ? [said(`${snug} tightened by guess`)] : []),
+    ...(snug > 0 ? [said(`${snug} not verified`)] : []),
     ...(unproved > 0
-      ? [said(`left with ${unproved} safety ${unproved === 1 ? 'point' : 'points'} not proved`)]
+      ? [said(`left with ${unproved} safety ${unproved === 1 ? 'point' : 'points'} not on record`)]
       : []),
   ];
 };

@@ -1,7 +1,7 @@
 import { SecretField } from './SecretField';
 import type { ApprovalAtHand } from './use-approval';
 
-/** Asks for the PIN of a person who is named and not signed in; nothing otherwise. */
+/** Spec the PIN of a person who is named and not signed in; nothing otherwise. */
 export const ApprovalPin = ({
   approval,
   name,

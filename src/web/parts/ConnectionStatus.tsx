@@ -47,7 +47,7 @@ const SAYS: Record<Standing, (entries: number) => string> = {
   asks: (n) => `${n} to review`,
   waiting: (n) => `${n} unsent`,
   lost: () => 'Offline',
-  newer: () => 'Newer version',
+  newer: () => 'Update ready',
 };
 const EDGE: Record<Standing, string> = {
   asks: 'border-stop',
@@ -110,7 +110,7 @@ export const ConnectionStatus = () => {
                   </Suspense>
                 </>
               )}
-              {asks.length > 0 && <ByJob pendingEntries={asks} what="to decide" />}
+              {asks.length > 0 && <ByJob pendingEntries={asks} what="to review" />}
               {outbox.some((p) => !p.isKept) && (
                 <p className="font-bold">
                   This browser can’t save offline. Keep this page open until everything is sent.

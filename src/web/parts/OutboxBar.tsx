@@ -37,7 +37,7 @@ export const OutboxBar = ({ jobId }: { jobId: string }) => {
           </p>
           {conflicts.length > 1 && (
             <Button small onClick={() => void dispatch(writeAfterAll(conflicts))}>
-              Write all {conflicts.length}, in order
+              Send all {conflicts.length}, in order
             </Button>
           )}
         </div>
@@ -51,7 +51,9 @@ export const OutboxBar = ({ jobId }: { jobId: string }) => {
         {held.map((pending) => (
           <li key={pending.id} className="flex flex-wrap items-center gap-3 py-1">
             <p className="min-w-0 flex-1 basis-80">
-              {pending.status === 'refused' && <strong>{pending.why} It is kept here. </strong>}
+              {pending.status === 'refused' && (
+                <strong>{pending.why} Saved on this device. </strong>
+              )}
               {pending.bodies.map((b) => said({ ...b, seq: 0, at: '' } as Entry)).join('; ')}
             </p>
             <Button go small onClick={() => void dispatch(writeAfterAll([pending]))}>

@@ -35,7 +35,7 @@ export const Photograph = ({ photoId, says }: { photoId: string; says: string })
     return (
       <span className={`${FRAME} relative border-check`}>
         {waiting && (
-          <img src={waiting} alt={`${says}, waiting`} className="h-full w-full object-cover" />
+          <img src={waiting} alt={`${says}, unsent`} className="h-full w-full object-cover" />
         )}
         <span className="absolute inset-x-0 bottom-0 bg-paper text-center text-[13px] font-semibold">
           waiting

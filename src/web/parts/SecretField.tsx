@@ -47,7 +47,7 @@ export const SecretField = ({
           <button
             type="button"
             className="grid h-[52px] w-12 shrink-0 cursor-pointer place-items-center rounded-lg text-ink2 hover:bg-stone2"
-            aria-label={isShown ? 'Hide what is typed' : 'Show what is typed'}
+            aria-label={isShown ? 'Hide text' : 'Show text'}
             onClick={() => setShown(!isShown)}
           >
             {isShown ? <EyeOff aria-hidden="true" /> : <Eye aria-hidden="true" />}

@@ -188,7 +188,7 @@ export const SizePicture = ({
       viewBox="0 20 756 540"
       role="img"
       className={className}
-      aria-label={`To one scale, against ${from.canonical}. ${summary}`}
+      aria-label={`To scale, against ${from.canonical}. ${summary}`}
     >
       {[...shapes]
         .sort((a, b) => layer(a) - layer(b))

@@ -35,11 +35,11 @@ const NUMBERS: Partial<
     { key: string; label: string; unit: 'C' | 'mm' | 'Nm' | 'deg' | 'g'; digits: number }
   >
 > = {
-  thermometer: { key: 'tempC', label: 'Held against', unit: 'C', digits: 0 },
-  'dial-indicator': { key: 'deg', label: 'Place under the plunger', unit: 'deg', digits: 0 },
+  thermometer: { key: 'tempC', label: 'Measured at', unit: 'C', digits: 0 },
+  'dial-indicator': { key: 'deg', label: 'Place under the tip', unit: 'deg', digits: 0 },
   caliper: { key: 'partMm', label: 'The part', unit: 'mm', digits: 2 },
   'torque-wrench': { key: 'setNm', label: 'Set to', unit: 'Nm', digits: 0 },
-  'balance-stand': { key: 'bandG', label: 'Bearings hide', unit: 'g', digits: 1 },
+  'balance-stand': { key: 'bandG', label: 'Stand dead band', unit: 'g', digits: 1 },
 };
 /** Knobs that are on or off. */
 const SWITCHES: Partial<Record<DeviceKind, { key: string; on: string; off: string }>> = {

@@ -26,7 +26,7 @@ const MARK_WORDS: Partial<Record<DialMark['is'], string>> = {
   start: 'start',
   finish: 'finish',
   heavy: 'heavy spot',
-  trial: 'trial mass',
+  trial: 'trial weight',
   weight: 'weight',
   rest: 'rest',
 };

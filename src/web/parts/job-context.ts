@@ -42,6 +42,6 @@ export const JobContext = createContext<JobAtHand | null>(null);
 
 export const useJob = (): JobAtHand => {
   const job = useContext(JobContext);
-  if (!job) throw new Error('A station is shown outside a job');
+  if (!job) throw new Error('Station used outside a job');
   return job;
 };

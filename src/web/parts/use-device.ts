@@ -37,7 +37,7 @@ export interface LiveDevice {
   forget(): void;
   /** What the instrument said happened has been written down. */
   note(): void;
-  /** A new try begins. */
+  /** New try. */
   anew(): void;
 }
 
@@ -64,8 +64,8 @@ const pick = (
 };
 
 const stateWords = (device: DeviceNow): string => {
-  if (device.state === 'frozen') return 'frozen: it says the same line again and again';
-  if (device.state === 'nonsense') return `talks nonsense: ${device.problem ?? ''}`;
+  if (device.state === 'frozen') return 'frozen: it repeats the same reading';
+  if (device.state === 'nonsense') return `bad data: ${device.problem ?? ''}`;
   return 'silent';
 };
 

@@ -27,7 +27,7 @@ const report = (nowMs: number): void => {
 
 /**
  * Locks the screen once no hand was on it for as long as the shop's rule says, and reports hands to
- * the server, which locks by itself. What another tab locked is locked here too. Cached photos are
+ * the server, which locks by itself. What another tab locked is locked also here. Cached photos are
  * shown only while a screen is open.
  */
 export const useLock = (): void => {

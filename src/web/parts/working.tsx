@@ -112,7 +112,7 @@ export const WorkingSheet = ({ children }: { children: ReactNode }) => {
     <SheetContext.Provider value={sheet}>
       <MainContext.Provider value={main}>{children}</MainContext.Provider>
       <Dialog.Root open={open !== null} onOpenChange={(is) => !is && setOpen(null)}>
-        <Sheet title={open?.title} closes="Close the working" widthPx={520} onTop>
+        <Sheet title={open?.title} closes="Close the math" widthPx={520} onTop>
           {open && <WorkingView working={open.working} />}
         </Sheet>
       </Dialog.Root>
@@ -156,7 +156,7 @@ export const BasisTag = ({
       onClick={() => show({ title, working })}
     >
       <span className="basis">{children ?? working.basis[0]?.kind ?? 'how'}</span>
-      <span className="sr-only">, show the working of {title}</span>
+      <span className="sr-only">, show the math for {title}</span>
     </button>
   );
 };

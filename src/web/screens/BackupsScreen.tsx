@@ -40,11 +40,11 @@ const BackupRow = ({
       <a
         className="btn btn-small"
         href={`/api/backups/${backup.name}`}
-        aria-label={`Save a copy of ${backup.name}`}
+        aria-label={`Download ${backup.name}`}
       >
         Download
       </a>
-      <Button small onClick={onRestore} aria-label={`Look into ${backup.name}`}>
+      <Button small onClick={onRestore} aria-label={`Check ${backup.name}`}>
         Check backup
       </Button>
     </span>
@@ -81,7 +81,7 @@ export const BackupsScreen = () => {
       actions={
         <div className="flex flex-wrap gap-2">
           <FileButton
-            label="A backup from elsewhere"
+            label="A backup from another computer"
             disabled={isBringing}
             onFile={(file) => void tried(() => bring(file).unwrap())}
           >
@@ -98,7 +98,7 @@ export const BackupsScreen = () => {
           <Button onClick={() => void refetch()}>Try again</Button>
         </Failed>
       )}
-      {!error && !data && <Waiting what="Looking for backups" />}
+      {!error && !data && <Waiting what="Loading backups" />}
       {problem && (
         <p role="alert" className="mb-3 text-stop">
           {problem}
@@ -111,7 +111,7 @@ export const BackupsScreen = () => {
             className="mb-3 flex items-center gap-2 text-[18px] max-sm:mt-2 sm:-mt-3"
           >
             {data.isOld && <VerdictMark verdict="check" />}
-            {data.problem !== null && `The last try failed: ${data.problem}. `}
+            {data.problem !== null && `The last backup failed: ${data.problem}. `}
             {data.newestAt === null
               ? 'No backup yet. One runs every day.'
               : `Last backup ${momentText(data.newestAt, nowMs)}.`}

@@ -86,10 +86,10 @@ export const ChangesScreen = () => {
           <Button onClick={() => void refetch()}>Try again</Button>
         </Failed>
       )}
-      {!error && !data && <Waiting what="Reading what was changed" />}
+      {!error && !data && <Waiting what="Loading changes" />}
       {data && changes.length === 0 && (
         <p className="py-10 text-center text-xl text-ink2">
-          Nothing was changed yet. What happens at a wheel is in its job’s log.
+          No changes yet. Work on a wheel is in its job log.
         </p>
       )}
       {changes.length > 0 && (
@@ -105,7 +105,7 @@ export const ChangesScreen = () => {
       )}
       {hasNextPage && (
         <Button className="mt-4" disabled={isFetching} onClick={() => void fetchNextPage()}>
-          {isFetching ? 'Reading …' : 'Show earlier'}
+          {isFetching ? 'Loading …' : 'Show earlier'}
         </Button>
       )}
     </Frame>

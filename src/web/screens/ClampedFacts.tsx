@@ -38,7 +38,7 @@ export const ClampedFacts = ({ wheel }: { wheel: Wheel }) => {
       )}
       {wheel.overallWidthMm !== null && (
         <FigureRow
-          label="Width over all"
+          label="Overall width"
           basis={offset?.ok ? <BasisTag title="the offset" working={offset.working} /> : undefined}
         >
           <span className="text-[18px]">

@@ -76,7 +76,7 @@ const Instrument = ({
             <>
               calibration not recorded,{' '}
               <Link to={`/records/${device.kind === 'torque-wrench' ? 'wrenches' : 'instruments'}`}>
-                record it
+                add it
               </Link>
             </>
           )}
@@ -151,7 +151,7 @@ export const InstrumentsScreen = () => {
           <Button onClick={() => void refresh()}>Try again</Button>
         </Failed>
       )}
-      {!devices && !problem && <Waiting what="Looking for instruments" />}
+      {!devices && !problem && <Waiting what="Loading instruments" />}
       {devices && (
         <ul className="border-t-2 border-ink" aria-label="Instruments">
           {devices.map((device) => (

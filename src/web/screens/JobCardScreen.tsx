@@ -29,7 +29,7 @@ export const JobCardScreen = () => {
   const { open, problem } = useOpenJob(id);
   const state = useApp((s) => selectJobState(s, id));
   const shop = useApp((s) => s.shop.shop?.name);
-  useKeys([{ key: 'p', says: 'Print the card', run: () => window.print() }]);
+  useKeys([{ key: 'p', says: 'Print job card', run: () => window.print() }]);
   const card = useMemo(() => jobCard(state, today(), units), [state, units]);
   const marks = useMemo(
     () => dialMarks(state, 'hand-over', { say: (g) => say(g, 'g') }),
@@ -37,7 +37,7 @@ export const JobCardScreen = () => {
   );
 
   if (problem) return <NoJob id={id} problem={problem} />;
-  if (!open || !state.wheel) return <Waiting what="Reading the job" />;
+  if (!open || !state.wheel) return <Waiting what="Loading job" />;
   return (
     <div className="mx-auto max-w-[900px] px-5 py-4 print:max-w-none print:px-0">
       <div className="no-print mb-4 flex flex-wrap gap-3">

@@ -162,7 +162,7 @@ export const JobScreen = () => {
   }
   if (open && view !== undefined && !isAtBench)
     return <Navigate replace to={`/jobs/${id}/${station}`} />;
-  if (!at) return <Waiting what="Reading the job" />;
+  if (!at) return <Waiting what="Loading job" />;
   const View = isAtBench ? AtTheBench : AtTheStation;
   return (
     <JobContext.Provider value={at}>

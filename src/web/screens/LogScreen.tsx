@@ -49,7 +49,7 @@ export const LogScreen = () => {
   const undone = useMemo(() => undoneBy(log), [log]);
 
   if (problem) return <NoJob id={id} problem={problem} />;
-  if (!open) return <Waiting what="Reading the log" />;
+  if (!open) return <Waiting what="Loading log" />;
   const putBack = (entry: Entry) =>
     dispatch(
       write(id, entry.station, [{ kind: 'undo', data: { entryId: undone.get(entry.id)! } }]),
@@ -95,7 +95,7 @@ export const LogScreen = () => {
                 {e.kind === 'step' && !gone && times[e.data.stepId] !== undefined && (
                   <span className="text-ink2"> · {durationText(times[e.data.stepId]!)}</span>
                 )}
-                {waiting.has(e.id) && <span className="font-semibold text-check"> · waiting</span>}
+                {waiting.has(e.id) && <span className="font-semibold text-check"> · unsent</span>}
                 {e.arrivedAt && (
                   <span className="text-ink2">
                     {' '}
@@ -111,7 +111,7 @@ export const LogScreen = () => {
                     </a>
                   </>
                 )}
-                {gone && <span className="sr-only"> (taken away)</span>}
+                {gone && <span className="sr-only"> (removed)</span>}
               </span>
               {waiting.has(e.id) && (
                 <Button
@@ -129,7 +129,7 @@ export const LogScreen = () => {
                   disabled={!who}
                   onClick={() => void putBack(e)}
                 >
-                  Put back
+                  Restore
                 </Button>
               )}
             </li>

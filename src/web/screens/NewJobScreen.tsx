@@ -46,7 +46,7 @@ export const NewJobScreen = () => {
         {isError ? (
           <Failed message="Can’t reach the shop server." />
         ) : (
-          <Waiting what="Reading the shop" />
+          <Waiting what="Loading shop" />
         )}
       </Frame>
     );
@@ -56,10 +56,10 @@ export const NewJobScreen = () => {
       actions={
         <div className="flex gap-2">
           <Link to="/machines/new?loose" className="btn">
-            A loose wheel
+            Loose wheel
           </Link>
           <Link to="/machines/new" className="btn">
-            A new machine
+            New machine
           </Link>
         </div>
       }
@@ -67,7 +67,7 @@ export const NewJobScreen = () => {
       {problem && <Failed message={problem} />}
       {found.total === 0 && find === '' ? (
         <p className="py-14 text-center text-xl text-ink2">
-          No machine is on record yet. Put the first one in: “A new machine”.
+          No machines on record yet. Add the first with New machine.
         </p>
       ) : (
         <>
@@ -82,8 +82,8 @@ export const NewJobScreen = () => {
           <MachineList machines={found.machines} busy={busy} onTake={start} />
           {found.total > found.machines.length && (
             <p className="py-4 text-ink2">
-              {found.total} machines fit; the first {found.machines.length} are shown. One more word
-              narrows them.
+              {found.total} machines match; the first {found.machines.length} are shown. Add a word
+              to narrow them.
             </p>
           )}
         </>

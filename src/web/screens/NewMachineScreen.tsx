@@ -79,7 +79,7 @@ export const NewMachineScreen = () => {
   const problem = refused ?? firstProblem(errors);
   return (
     <Frame
-      title={isLoose ? 'A loose wheel' : 'A new machine'}
+      title={isLoose ? 'Loose wheel' : 'New machine'}
       actions={
         <Link className="btn" to="/jobs/new">
           Cancel
@@ -127,7 +127,7 @@ export const NewMachineScreen = () => {
               name="front"
               label="Placard, front"
               unit="kPa"
-              hint="cold; empty where there is none"
+              hint="cold; empty if there is none"
             />
             <FormQuantity control={control} name="rear" label="Placard, rear" unit="kPa" />
             <div className="sm:col-span-2 lg:col-span-4">
@@ -135,7 +135,7 @@ export const NewMachineScreen = () => {
                 <FastenerFields key={fastener.id} control={control} index={i} />
               ))}
               <Button small onClick={() => fasteners.append(freshFastener())}>
-                One more fastener
+                Add fastener
               </Button>
             </div>
           </More>

@@ -84,7 +84,7 @@ const Apart = ({ pair }: { pair: PairNow }) => {
       </p>
       {aired && (
         <p className="text-[15px] text-ink2">
-          as taped last: left at {say(aired.leftKpa, 'kPa')}, right at {say(aired.rightKpa, 'kPa')}
+          last taped: left at {say(aired.leftKpa, 'kPa')}, right at {say(aired.rightKpa, 'kPa')}
         </p>
       )}
       <p>
@@ -104,9 +104,7 @@ const Chart = ({ pair }: { pair: PairNow }) => {
     <div className="mt-2 h-[190px]">
       <Fallback
         instead={
-          <p className="pt-8 text-ink2">
-            The picture could not be loaded. The tapes are in the records.
-          </p>
+          <p className="pt-8 text-ink2">Chart didn’t load. The readings are in the records.</p>
         }
       >
         <Suspense fallback={null}>
@@ -140,7 +138,7 @@ export const PairScreen = () => {
   if (!shop || (!wheel && !isMissing))
     return (
       <Frame title="Driven pair">
-        <Waiting what="Reading the wheels" />
+        <Waiting what="Loading wheels" />
       </Frame>
     );
   if (!wheel || !pair)

@@ -50,7 +50,7 @@ const Says = ({ answer, isGoingOn }: { answer: PlanAnswer; isGoingOn: boolean })
           {gapText(result)} {isGoingOn && 'Still looking for a better one. '}Uses median times: half
           of jobs run longer.
         </span>
-        <BasisTag title="the plan of the day" working={answer.working} />
+        <BasisTag title="the day plan" working={answer.working} />
       </p>
       <ul>
         {result.broken.map((b) => (
@@ -98,7 +98,7 @@ export const PlanScreen = () => {
   };
   useKeys([
     { key: 'r', says: 'Plan again', run: plan },
-    ...(isOpen ? [{ key: 'c', says: 'Look closely for a better plan', run: planClosely }] : []),
+    ...(isOpen ? [{ key: 'c', says: 'Search longer for a better plan', run: planClosely }] : []),
     ...(moves.undo
       ? [{ key: 'u', says: 'Undo the last move', run: () => void moves.undo?.() }]
       : []),

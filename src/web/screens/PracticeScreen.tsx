@@ -107,7 +107,7 @@ export const PracticeScreen = () => {
       {problem && (
         <Failed message={visitProblem(problem)}>
           <Button onClick={() => void (sent && !sent.working ? send(sent.tried) : refetch())}>
-            {sent && !sent.working ? 'Send the round again' : 'Try again'}
+            {sent && !sent.working ? 'Send the results again' : 'Try again'}
           </Button>
         </Failed>
       )}
@@ -119,7 +119,7 @@ export const PracticeScreen = () => {
           onDone={(acts, tookS) => void send({ id: nanoid(), who, ...round, acts, tookS })}
         />
       )}
-      {sent && !sent.working && !problem && <Waiting what="Playing it as advised" />}
+      {sent && !sent.working && !problem && <Waiting what="Playing the advised moves" />}
       {sent?.working && (
         <>
           <Outcome tried={sent.tried} working={sent.working} />
@@ -146,9 +146,7 @@ export const PracticeScreen = () => {
               onChange={(v) => go({ level: v }, false)}
               options={levels.map((l) => [l, l] as const)}
             />
-            <p className="text-ink2">
-              {does} Then see what the advice would have done with the same wheel.
-            </p>
+            <p className="text-ink2">{does} Then see the advised moves for the same wheel.</p>
             <Button go disabled={!who} onClick={() => go({ wheel: newSeed() })}>
               Start round
             </Button>
@@ -156,12 +154,12 @@ export const PracticeScreen = () => {
               <Button
                 onClick={() => go({ kind: left.kind, level: left.level, wheel: String(left.seed) })}
               >
-                Go on with the one you left: {PRACTICE[left.kind].title}, {left.level}
+                Resume your last round: {PRACTICE[left.kind].title}, {left.level}
               </Button>
             )}
           </section>
-          <section aria-label="What you have practiced">
-            <h2 className="mb-2 border-t-2 border-ink pt-2 text-[22px]">What you have practiced</h2>
+          <section aria-label="Your progress">
+            <h2 className="mb-2 border-t-2 border-ink pt-2 text-[22px]">Your progress</h2>
             {rounds ? (
               <>
                 <Learner
@@ -171,7 +169,7 @@ export const PracticeScreen = () => {
                 {own && <ShowMine who={who} isShown={own.isShown} />}
               </>
             ) : (
-              !problem && <Waiting what="Reading the rounds" />
+              !problem && <Waiting what="Loading rounds" />
             )}
           </section>
         </div>

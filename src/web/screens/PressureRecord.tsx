@@ -69,9 +69,7 @@ export const PressureRecord = ({
         <div className="mt-2 h-[190px]">
           <Fallback
             instead={
-              <p className="pt-8 text-ink2">
-                The picture could not be loaded. The readings are in the record.
-              </p>
+              <p className="pt-8 text-ink2">Chart didn’t load. The readings are in the record.</p>
             }
           >
             <Suspense fallback={null}>

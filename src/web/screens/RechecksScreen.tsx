@@ -92,10 +92,7 @@ export const RechecksScreen = () => {
       dispatch(announce({ text: says, tone: 'good' }));
     } catch {
       dispatch(
-        announce({
-          text: 'This browser does not let it be copied: the words stand below.',
-          tone: 'stop',
-        }),
+        announce({ text: 'This browser blocked the copy. The text is below.', tone: 'stop' }),
       );
     }
   };
@@ -105,7 +102,7 @@ export const RechecksScreen = () => {
         rows.filter((r) => r.rider === rider && !r.closed),
         shopName,
       ),
-      `The words for ${rider} are copied.`,
+      `The text for ${rider} is copied.`,
     );
   return (
     <Frame
@@ -117,7 +114,7 @@ export const RechecksScreen = () => {
           </a>
           <Button
             onClick={() =>
-              void copy(feed, 'The address is copied: a calendar program on this network reads it.')
+              void copy(feed, 'Link copied. A calendar program on this network can read it.')
             }
           >
             Copy calendar link
@@ -151,18 +148,18 @@ export const RechecksScreen = () => {
           <Button onClick={() => void refetch()}>Try again</Button>
         </Failed>
       )}
-      {!error && !data && <Waiting what="Looking for them" />}
+      {!error && !data && <Waiting what="Loading rechecks" />}
       {data && rows.length === 0 && (
         <p className="py-14 text-center text-xl text-ink2">
           {wanted
-            ? 'Nothing fits. Take a word away.'
+            ? 'No matches. Try fewer words.'
             : isDone
-              ? 'Nothing was looked at yet.'
+              ? 'No closed rechecks.'
               : 'No open rechecks.'}
         </p>
       )}
       {rows.length > 0 && (
-        <ul className="rows" aria-label={isDone ? 'Looked at' : 'To be looked at again'}>
+        <ul className="rows" aria-label={isDone ? 'Checked' : 'Due for a recheck'}>
           {rows.map((row) => (
             <Row key={row.id} row={row} on={on} onCopy={copyFor} />
           ))}

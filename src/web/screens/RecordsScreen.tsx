@@ -46,7 +46,7 @@ const List = ({ kind }: { kind: RecordKind }) => {
     { key: 'a', says: `Add a ${SPECS[kind].one}`, run: () => set({ edit: 'new' }, true) },
   ]);
   if (list.isFailed) return <Failed message="Can’t reach the shop server." />;
-  if (!page) return <Waiting what="Reading the records" />;
+  if (!page) return <Waiting what="Loading records" />;
   return (
     <>
       <div className="mb-3 grid items-end gap-3 sm:grid-cols-[2fr_1fr_auto_auto]">
@@ -92,8 +92,8 @@ const List = ({ kind }: { kind: RecordKind }) => {
       ) : (
         <p className="py-10 text-center text-xl text-ink2">
           {find || only
-            ? 'Nothing fits. Take a word away.'
-            : 'Nothing here yet. Add the first one, or take a CSV file in.'}
+            ? 'No matches. Try fewer words.'
+            : 'None yet. Add the first one or import a CSV file.'}
         </p>
       )}
       <div className="mt-5 flex flex-wrap gap-3">

@@ -79,7 +79,7 @@ export const RiderPaperScreen = () => {
     { id, units },
     { refetchOnMountOrArgChange: true },
   );
-  useKeys([{ key: 'p', says: 'Print it', run: () => window.print() }]);
+  useKeys([{ key: 'p', says: 'Print rider sheet', run: () => window.print() }]);
   if (error && !paper)
     return (
       <Frame title="Rider sheet">
@@ -93,7 +93,7 @@ export const RiderPaperScreen = () => {
   if (!paper)
     return (
       <Frame title="Rider sheet">
-        <Waiting what="Reading the visit" />
+        <Waiting what="Loading visit" />
       </Frame>
     );
   const before = [paper.ride && `Test ride: ${paper.ride}`, paper.taught].filter((t): t is string =>

@@ -73,7 +73,7 @@ const Editor = ({ rule, onDone }: { rule: ShopRule; onDone: () => void }) => {
       Joi.object({
         value: typed((text) => readValue(text, rule, read)),
         note: Joi.string().allow('').max(300).required(),
-        reason: needed('Say why: it is kept with the rule.'),
+        reason: needed('Enter the reason. It is saved with the rule.'),
       }),
     [rule, read],
   );
@@ -130,9 +130,7 @@ const Editor = ({ rule, onDone }: { rule: ShopRule; onDone: () => void }) => {
       <Button go type="submit">
         Change the rule
       </Button>
-      <p className="text-[16px] text-ink2">
-        Jobs already open keep the values they were begun with.
-      </p>
+      <p className="text-[16px] text-ink2">Open jobs keep the values they started with.</p>
     </form>
   );
 };
@@ -148,7 +146,7 @@ export const RulesScreen = () => {
   if (!rules)
     return (
       <Frame title="Shop rules">
-        <Waiting what="Reading the rules" />
+        <Waiting what="Loading rules" />
       </Frame>
     );
   const words = asked.find.toLowerCase().split(/\s+/).filter(Boolean);
@@ -171,7 +169,7 @@ export const RulesScreen = () => {
         />
       </div>
       {groups.length === 0 && (
-        <p className="py-10 text-center text-xl text-ink2">No rule fits. Take a word away.</p>
+        <p className="py-10 text-center text-xl text-ink2">No matches. Try fewer words.</p>
       )}
       {groups.map((group) => (
         <section key={group} className="mb-6">

@@ -85,7 +85,7 @@ export const ShopStatsScreen = () => {
           <Part
             title="Time by station"
             file={csv('stations')}
-            none="No job was handed over in this time."
+            none="No jobs handed over in this period."
             rows={data.stations.map((s) => ({
               name: STATION_WORDS[s.station],
               value: s.medianS,
@@ -95,7 +95,7 @@ export const ShopStatsScreen = () => {
           <Part
             title="Balance weight by tire"
             file={csv('weights')}
-            none="No wheel was balanced in this time."
+            none="No wheels balanced in this period."
             rows={data.weights.map((w) => ({
               name: w.marking,
               value: w.medianG,

@@ -51,7 +51,7 @@ export const SignInScreen = () => {
     picked ?? [me?.who, last].find((name) => name && people.includes(name)) ?? people[0] ?? '';
   useEffect(() => field.current?.focus(), [who]);
   const enter = async () => {
-    if (!secret) return setProblem(`Type the PIN or passphrase of ${who}.`);
+    if (!secret) return setProblem(`Enter the PIN or passphrase of ${who}.`);
     await come({ who, secret });
     setSecret('');
   };

@@ -51,7 +51,7 @@ const roomNote = (
   const [measured, compared] = [sizeOf(from), sizeOf(first)];
   if (measured !== null && compared !== null && measured !== compared)
     return { problem: `Clearance was measured with ${from}, not with size A. Measure again.` };
-  return { hint: `Room as last measured, with ${from} on.` };
+  return { hint: `Clearance as last measured, with ${from} on.` };
 };
 
 /** Two to four sizes to scale over one another, on the room that was measured. */
@@ -103,7 +103,7 @@ export const SizeBenchScreen = () => {
   if (!shop)
     return (
       <Frame title="Compare sizes">
-        <Waiting what="Reading the records" />
+        <Waiting what="Loading records" />
       </Frame>
     );
 
@@ -114,7 +114,7 @@ export const SizeBenchScreen = () => {
   return (
     <Frame title="Compare sizes">
       <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_430px]">
-        <section aria-label="The sizes over one another" className="order-2 lg:order-1">
+        <section aria-label="Both sizes overlaid" className="order-2 lg:order-1">
           {compared.ok ? (
             <SizePicture
               comparison={compared.working.result}
@@ -123,7 +123,7 @@ export const SizeBenchScreen = () => {
             />
           ) : (
             <p className="py-16 text-center text-xl text-ink2">
-              {filled.length < 2 ? 'Type a second size.' : 'A size is not readable yet.'}
+              {filled.length < 2 ? 'Enter a second size.' : 'A size can’t be read yet.'}
             </p>
           )}
           <RoomFields

@@ -114,7 +114,7 @@ export const TodayScreen = () => {
           <Button onClick={() => void refetch()}>Try again</Button>
         </Failed>
       )}
-      {!error && !data && <Waiting what="Looking at the day" />}
+      {!error && !data && <Waiting what="Loading the day" />}
       {data && visits.length === 0 && (
         <p className="py-14 text-center text-xl text-ink2">
           No machines in the shop. Check one in to start.

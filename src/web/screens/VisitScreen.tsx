@@ -37,7 +37,7 @@ const Log = ({
   const last = [...log].reverse().find((e) => standing.has(e.id) && !FIXED.includes(e.kind));
   const undo = async () => setProblem(await write({ kind: 'undo', data: { entryId: last!.id } }));
   return (
-    <section aria-label="Log of the visit">
+    <section aria-label="Visit log">
       <div className="mb-1 flex items-center justify-between gap-3">
         <h2 className="text-2xl">Visit log</h2>
         {last && (
@@ -94,7 +94,7 @@ export const VisitScreen = () => {
   if (!data)
     return (
       <Frame title="Visit">
-        <Waiting what="Reading the visit" />
+        <Waiting what="Loading visit" />
       </Frame>
     );
   const { visit, entries } = data;
@@ -120,7 +120,7 @@ export const VisitScreen = () => {
           <EstimatePart visit={visit} />
           {visit.missing.length > 0 && (
             <p className="mb-4">
-              <Link to="/orders">Parts that are not here</Link>:{' '}
+              <Link to="/orders">Missing parts</Link>:{' '}
               {visit.missing
                 .map((m) => `${m.count} × ${m.what}${m.isOrdered ? ' (ordered)' : ''}`)
                 .join(', ')}

@@ -100,7 +100,7 @@ const Wear = ({ wheel }: { wheel: Wheel }) => {
                 {say(wear.working.result.rateMmPer1000Km, 'mm', { digits: 2 })} in {say(1000, 'km')}
               </span>
             )}
-            <BasisTag title="wear of the tread" working={wear.working} />
+            <BasisTag title="tread wear" working={wear.working} />
           </p>
         </>
       ) : (
@@ -143,7 +143,7 @@ export const WheelScreen = () => {
   if (!record || !kept)
     return (
       <Frame title="Wheel">
-        <Waiting what="Reading the wheel" />
+        <Waiting what="Loading wheel" />
       </Frame>
     );
   const { machine, jobs, history } = record;
@@ -278,12 +278,12 @@ export const WheelScreen = () => {
               </Fact>
             )}
             {history.clearances.map((c) => (
-              <Fact key={c.place} label={`Room ${c.place}`}>
+              <Fact key={c.place} label={`Clearance ${c.place}`}>
                 {say(c.mm, 'mm')}, {c.load}, with {c.withTire.split(' ')[0]} on
               </Fact>
             ))}
             {history.heavySpots[0] && (
-              <Fact label="Heavy spot with a tire">
+              <Fact label="Heavy spot with tire">
                 {history.heavySpots
                   .slice(0, 3)
                   .map((h) => `${placeText(h.deg)} (${h.onDate.slice(0, 7)})`)

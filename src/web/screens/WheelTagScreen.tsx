@@ -21,7 +21,7 @@ export const WheelTagScreen = () => {
   if (!shop || (!machine && !isMissing))
     return (
       <Frame title="Wheel tag">
-        <Waiting what="Reading the wheel" />
+        <Waiting what="Loading wheel" />
       </Frame>
     );
   if (!wheel || !machine)
@@ -106,8 +106,8 @@ export const WheelTagScreen = () => {
         </div>
       </article>
       <p className="no-print mt-4 text-ink2">
-        The code holds <span className="break-all">{address}</span>: it opens where this address can
-        be reached.
+        The code opens <span className="break-all">{address}</span>on any device that can reach this
+        address.
       </p>
     </Frame>
   );

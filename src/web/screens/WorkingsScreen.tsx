@@ -25,14 +25,14 @@ const WorkingList = () => {
     <Frame title="Calculators">
       <div className="mb-4 max-w-xl">
         <TextField
-          label={`Find among ${WORKINGS.length} workings`}
+          label={`Search ${WORKINGS.length} calculators`}
           value={asked.find}
           onChange={(find) => ask({ find })}
           maxLength={60}
         />
       </div>
       {groups.length === 0 && (
-        <p className="py-10 text-center text-xl text-ink2">No working fits. Take a word away.</p>
+        <p className="py-10 text-center text-xl text-ink2">No matches. Try fewer words.</p>
       )}
       {groups.map((group) => (
         <section key={group.name} className="mb-6" aria-label={group.name}>
@@ -53,7 +53,7 @@ const WorkingList = () => {
         </section>
       ))}
       <p className="mt-4 text-ink2">
-        The same by program: POST /api/workings/name. The catalog is at GET /api/workings.
+        From a program: POST /api/workings/name. The list is at GET /api/workings.
       </p>
     </Frame>
   );
@@ -66,7 +66,7 @@ export const WorkingsScreen = () => {
   if (!name) return <WorkingList />;
   const back = (
     <Link className="btn" to="/workings">
-      All workings
+      All calculators
     </Link>
   );
   return (

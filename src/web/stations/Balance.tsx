@@ -93,7 +93,7 @@ export const Balance = () => {
   );
   const putting = step.doing === 'put' ? placed : null;
   useMainWorking(
-    putting ? 'the pieces to put on' : advised ? 'the next step' : 'the heavy spot',
+    putting ? 'the weights to put on' : advised ? 'the next step' : 'the heavy spot',
     putting ?? advised ?? estimate,
   );
 
@@ -148,7 +148,7 @@ export const Balance = () => {
     { key: 'n', says: 'Do this and go on', run: go },
     {
       key: 'r',
-      says: 'Take the reading',
+      says: 'Use reading',
       run: () => (stand.live.reading ? takeStand() : readingField.current?.focus()),
     },
     ...(levelDeg === null ? [] : levelKeys),
@@ -218,7 +218,7 @@ export const Balance = () => {
       lead={
         <>
           {leadOf(step, balance.placements)}
-          {busy && <span className="late"> · working it out …</span>}
+          {busy && <span className="late"> · calculating …</span>}
         </>
       }
       now={words.now}

@@ -34,7 +34,7 @@ const Numbers = ({ path }: { path: BeadPath }) => {
       'Longest bite that passes',
       longestBiteMm === null ? 'none' : say(longestBiteMm, 'mm', { digits: 0 }),
     ],
-    ['All of it at once from', say(oneGoDeg, 'deg', { digits: 0 })],
+    ['All in one go from', say(oneGoDeg, 'deg', { digits: 0 })],
   ] as const;
   return (
     <dl className="mt-2 grid grid-cols-[auto_1fr] items-baseline gap-x-4 gap-y-1 text-[17px]">
@@ -119,7 +119,7 @@ export const BeadPathSheet = () => {
     );
   };
   return (
-    <Sheet title="Will the bead clear?" closes="Close the bead’s path" footed>
+    <Sheet title="Will the bead clear?" closes="Close bead path" footed>
       <div aria-live="polite" className="min-h-[210px]">
         {found?.ok ? (
           <>
@@ -147,7 +147,7 @@ export const BeadPathSheet = () => {
           unit="mm"
           value={flange}
           onChange={setFlange}
-          hint="outside of the lip"
+          hint="outside the lip"
         />
         <QuantityField
           label="Well diameter"
@@ -164,7 +164,7 @@ export const BeadPathSheet = () => {
           hint="along the axle"
         />
         <QuantityField
-          label="Lies in the well"
+          label="Stack in the well"
           unit="mm"
           value={fill}
           onChange={setFill}
@@ -175,10 +175,10 @@ export const BeadPathSheet = () => {
           unit="mm"
           value={bite}
           onChange={setBite}
-          hint="what one lever takes"
+          hint="length per lever"
         />
         <ChoiceField
-          label="Of the far bead, still up on its seat"
+          label="Far bead still on its seat"
           value={up}
           onChange={setUp}
           options={ARCS.map(([deg, words]) => [String(deg), words] as const)}

@@ -34,7 +34,7 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
   useSpeech(batch ? null : current?.say);
   const bites = useBites(current);
   const lying = useTireOrientation(current);
-  useMainWorking(lying ? 'which way up' : 'the bites', lying ?? bites.working);
+  useMainWorking(lying ? 'turn over' : 'the bites', lying ?? bites.working);
   const out = `/jobs/${job.id}/${station}`;
   useKeys([
     { key: 'n', says: current ? 'Done, next step' : 'Next station', run: () => void tick() },
@@ -67,7 +67,7 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
               ? `${counted(batch.steps.length - batch.left.size, 'step')}, as shown.`
               : current
                 ? current.say
-                : `On to “${STATION_WORDS[next]}”.`}
+                : `Next: ${STATION_WORDS[next]}”.`}
           </h2>
           {current && !batch && (
             <p className="mt-3 text-[22px] text-ink2 max-lg:text-[18px]">{current.why}</p>

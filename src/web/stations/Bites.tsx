@@ -12,8 +12,8 @@ export const Bites = ({ bites, big = false }: { bites: BitesAtHand; big?: boolea
   if (working?.result.byHand)
     return (
       <p className={`mt-3 border-l-4 border-water pl-3 ${big ? 'text-[26px]' : 'text-xl'}`}>
-        <span className="head">From here by hand.</span>{' '}
-        <span className="text-[18px]">Even a stiff bead has slack.</span>
+        <span className="head">By hand from here.</span>{' '}
+        <span className="text-[18px]">Even a stiff bead has some slack.</span>
       </p>
     );
   if (!working || !bite) return null;
@@ -48,7 +48,7 @@ export const Bites = ({ bites, big = false }: { bites: BitesAtHand; big?: boolea
         small
         disabled={bite.n === 1}
         onClick={() => go(-1)}
-        aria-label="Bite before"
+        aria-label="Previous bite"
         hotkey=","
       >
         Back

@@ -79,7 +79,7 @@ const WithShelf = () => {
     if (done) goTo('wheel-off');
   };
   useKeys([
-    { key: 'n', says: 'Take this tire and go on', run: () => void save() },
+    { key: 'n', says: 'Use this tire and go on', run: () => void save() },
     ...TABS.map(([id, name], i) => ({
       key: String(i + 1),
       says: `Show: ${name.toLowerCase()}`,
@@ -117,7 +117,7 @@ const WithShelf = () => {
             <Reasons reasons={doubts.slice(0, SHOWN)} />
             <details className="text-[16px]" key={draft.tireId + draft.marking}>
               <summary className="min-h-12 cursor-pointer py-2.5 underline">
-                {doubts.length > SHOWN ? `${doubts.length - SHOWN} more doubts, and ` : ''}
+                {doubts.length > SHOWN ? `${doubts.length - SHOWN} more to check, and ` : ''}
                 {good.length} {good.length === 1 ? 'thing is' : 'things are'} good
               </summary>
               <Reasons reasons={[...doubts.slice(SHOWN), ...good]} />
@@ -150,7 +150,7 @@ const WithShelf = () => {
           <Tabs.Content value="tire" tabIndex={-1}>
             <TireTab choice={choice} tried={tried} />
             <Button go type="submit" hotkey="N" className="mt-2">
-              Take this tire
+              Use this tire
             </Button>
           </Tabs.Content>
         </form>

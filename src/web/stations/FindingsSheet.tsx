@@ -27,13 +27,13 @@ export const FindingsSheet = ({ onDone }: { onDone: () => void }) => {
           kind: 'findings' as const,
           data: { part, found: [...(found[part] ?? [])] },
         })),
-        'The findings are written.',
+        'Findings saved.',
       )
     )
       onDone();
   };
   return (
-    <Sheet title="Tap what you find" closes="Close the findings" widthPx={720} footed>
+    <Sheet title="Tap what you find" closes="Close findings" widthPx={720} footed>
       {parts.map((part) => {
         const its = found[part] ?? [];
         const judged = attempt(inspectionOf(part), { found: [...its] });

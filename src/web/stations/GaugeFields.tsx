@@ -45,7 +45,7 @@ export const GaugeFields = ({ typing, gauges, withSecond, tried, gaugeRef }: Pro
       />
       <QuantityField
         inputRef={gaugeRef}
-        label="Gauge reads now"
+        label="Gauge reading"
         unit="kPa"
         value={typed.gaugeKpa}
         onChange={(gaugeKpa) => put({ gaugeKpa })}
@@ -64,14 +64,14 @@ export const GaugeFields = ({ typing, gauges, withSecond, tried, gaugeRef }: Pro
       {withSecond && (
         <>
           <QuantityField
-            label="Another gauge reads"
+            label="Second gauge reading"
             unit="kPa"
             value={typed.secondKpa}
             onChange={(secondKpa) => put({ secondKpa })}
             problem={problems.secondKpa}
           />
           <ChoiceField
-            label="The second gauge"
+            label="Second gauge"
             value={second.name}
             onChange={(name) => pick('second', name)}
             options={options.filter(([name]) => name === '' || name !== first.name)}

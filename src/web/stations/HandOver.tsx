@@ -57,7 +57,7 @@ export const HandOver = () => {
   const { control, rechecks, isDespite, mayHandOver, releasedBy, approval, submit } = useHandOver();
   const { handedOver: done, withdrawn } = state;
   const ready = readyOf(state);
-  useMainWorking('what the log proves', ready);
+  useMainWorking('safety checks', ready);
   useKeys([{ key: 'n', says: 'Hand over', run: () => void submit() }]);
   const { missing, doubts: ofStations } = openPoints(reports);
   const doubts = [...pairDoubts(state, machineWheels), ...ofStations];
@@ -86,13 +86,15 @@ export const HandOver = () => {
       now={
         withdrawn
           ? `Not on record anymore: ${withdrawn.points.map((p) => p.says.toLowerCase()).join('; ')}. Check it and release it again.`
-          : unproved > 0
-            ? `${counted(unproved, 'safety check')} not on record.`
-            : doubts.length > 0
-              ? `${counted(doubts.length, 'thing')} to check.`
-              : missing.length > 0
-                ? 'Some entries are missing.'
-                : 'Everything is on record.'
+          : done
+            ? 'Handed over.'
+            : unproved > 0
+              ? `${counted(unproved, 'safety check')} not on record.`
+              : doubts.length > 0
+                ? `${counted(doubts.length, 'thing')} to check.`
+                : missing.length > 0
+                  ? 'Some entries are missing.'
+                  : 'Everything is on record.'
       }
       act={
         <>

@@ -25,7 +25,7 @@ export const HotSheet = ({ coldC, altitudeM }: { coldC: number | null; altitudeM
       <Dialog.Trigger asChild>
         <Button small>The tire is warm</Button>
       </Dialog.Trigger>
-      <Sheet title="What a warm reading means cold" closes="Back to setting the pressure">
+      <Sheet title="Cold pressure from a warm reading" closes="Back to pressure">
         <div className="grid grid-cols-2 gap-3">
           <QuantityField label="Gauge reads, warm" unit="kPa" value={hot} onChange={setHot} />
           <QuantityField label="The tire is at" unit="C" value={at} onChange={setAt} signed />

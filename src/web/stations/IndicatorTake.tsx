@@ -53,7 +53,7 @@ export const IndicatorTake = ({ next, onTake, only }: Props) => {
   if (!on)
     return (
       <Button small onClick={() => setOn(true)}>
-        From the dial indicator
+        Dial indicator
       </Button>
     );
   return (
@@ -100,7 +100,7 @@ export const IndicatorTake = ({ next, onTake, only }: Props) => {
           }
         }}
       >
-        {deg === null ? 'All places are read' : `Take it at ${placeText(deg)}`}
+        {deg === null ? 'All places read' : `Take it at ${placeText(deg)}`}
       </Button>
     </div>
   );

@@ -56,17 +56,17 @@ export const Intake = () => {
   const inRange = (v: number | null, max: number) => v !== null && v >= 0 && v <= max;
   const treadProblem =
     tread.trim() && !inRange(treadMm, MAX_TREAD_MM)
-      ? 'Tread depth: a number, as on the gauge.'
+      ? 'Tread depth: enter the gauge reading.'
       : null;
   const roomProblem =
-    roomText.trim() && !inRange(roomMm, MAX_ROOM_MM) ? 'Room: a number, as measured.' : null;
+    roomText.trim() && !inRange(roomMm, MAX_ROOM_MM) ? 'Clearance: enter the measurement.' : null;
   const odometerProblem =
     odometer.trim() && !inRange(odometerKm, MAX_ODOMETER_KM)
-      ? 'Odometer: a number, as it stands there.'
+      ? 'Odometer: enter the reading.'
       : null;
   const worn =
     use === 'road' && treadMm !== null && treadMm < ruleNumber('tread.minimumMm', state.rules);
-  useMainWorking('the size that comes off', size.ok ? size.working : null);
+  useMainWorking('the old size', size.ok ? size.working : null);
 
   const save = async () => {
     setTried(true);
@@ -102,7 +102,7 @@ export const Intake = () => {
   const { record } = useWheelRecord(wheel.id);
   const last = record?.history.life.find((event) => event.jobId !== job.id && event.by !== null);
   const lastTime = last && `Last time, ${last.onDate}: ${last.facts.map(tell).join('; ')}.`;
-  useKeys([{ key: 'n', says: 'Write it down and go on', run: () => void save() }]);
+  useKeys([{ key: 'n', says: 'Save and go on', run: () => void save() }]);
 
   return (
     <StationLayout
@@ -198,7 +198,7 @@ export const Intake = () => {
               maxLength={60}
               problem={
                 roomMm !== null && !load.trim()
-                  ? 'Say how it is loaded: on the stand, rider on, …'
+                  ? 'Enter how it is loaded: on the stand, rider on, …'
                   : null
               }
             />

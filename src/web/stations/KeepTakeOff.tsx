@@ -24,7 +24,7 @@ export const KeepTakeOff = () => {
     return (
       <p className="text-[16px]">
         <Link className="underline" to={`/records/tires?edit=${id}`}>
-          The old tire is in the records
+          The old tire is in stock
         </Link>{' '}
         as a take-off.
       </p>
@@ -56,7 +56,7 @@ export const KeepTakeOff = () => {
         Keep the old tire as used stock
       </Button>
       {off.treadMm === null && (
-        <p className="text-[15px] text-ink2">Its depth was not measured at Intake.</p>
+        <p className="text-[15px] text-ink2">Tread depth was not measured at Intake.</p>
       )}
       {problem && (
         <p role="alert" className="text-[15px] text-stop">

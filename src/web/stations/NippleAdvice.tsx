@@ -27,7 +27,7 @@ const After = ({ now, after }: Pick<TrueAdvice, 'now' | 'after'>) => {
       `${say(from, 'mm', { digits: 1 })} to ${say(to, 'mm', { digits: 1 })} ${way === 'sideMm' ? 'side to side' : 'up and down'}`,
     ];
   });
-  return <p className="mt-1 text-ink2">Should go from {spans.join(', ')}.</p>;
+  return <p className="mt-1 text-ink2">Target: from {spans.join(', ')}.</p>;
 };
 
 /**
@@ -88,7 +88,7 @@ export const NippleAdvice = ({
       )}
       <div className="mt-2">
         <ChoiceField
-          label="Spoke 1, right after the valve, goes"
+          label="Spoke 1, first after the valve, goes"
           value={firstTo}
           onChange={(side) => setFirstTo(side as FirstTo)}
           options={SIDES}
@@ -101,7 +101,7 @@ export const NippleAdvice = ({
       </ul>
       <p className="mt-1">
         <BasisTag title="the nipples" working={advice.working}>
-          how these were found
+          math
         </BasisTag>
       </p>
       {nipples.length > 0 && (

@@ -28,7 +28,7 @@ export const Photos = ({ part, name }: { part: Inspected | null; name: string })
     try {
       const small = await smallPicture(file);
       const entry = { kind: 'photo', data: { photoId: '', part, says: '' } } as const;
-      setRefused(!(await write([entry], 'The photograph is kept.', small)));
+      setRefused(!(await write([entry], 'Photo saved.', small)));
     } finally {
       setBusy(false);
       if (picker.current) picker.current.value = '';
@@ -37,7 +37,7 @@ export const Photos = ({ part, name }: { part: Inspected | null; name: string })
   return (
     <div className="mt-2 flex flex-wrap items-center gap-2">
       {mine.map((p, i) => (
-        <Photograph key={p.entryId} photoId={p.photoId} says={`${name}, photograph ${i + 1}`} />
+        <Photograph key={p.entryId} photoId={p.photoId} says={`${name}, photo ${i + 1}`} />
       ))}
       <input
         ref={picker}
@@ -45,17 +45,17 @@ export const Photos = ({ part, name }: { part: Inspected | null; name: string })
         accept="image/jpeg,image/png,image/webp"
         capture="environment"
         className="hidden"
-        aria-label={`Photograph file: ${name}`}
+        aria-label={`Photo file: ${name}`}
         onChange={(e) => void take(e.target.files?.[0])}
       />
       <Button
         small
         disabled={busy}
-        aria-label={`Photograph: ${name}`}
+        aria-label={`Photo: ${name}`}
         onClick={() => picker.current?.click()}
       >
         <Camera size={18} aria-hidden="true" />
-        {busy ? 'Keeping it' : 'Photograph'}
+        {busy ? 'Saving' : 'Photo'}
       </Button>
       {isRefused && said?.tone === 'stop' && (
         <p role="alert" className="text-stop">

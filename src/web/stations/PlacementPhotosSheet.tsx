@@ -6,9 +6,9 @@ import { Photos } from './Photos';
  * back.
  */
 export const PlacementPhotosSheet = () => (
-  <Sheet title="Placement photos" closes="Close the photographs" widthPx={640}>
+  <Sheet title="Placement photos" closes="Close photos" widthPx={640}>
     <p className="text-ink2">
-      Left and right differ. What is photographed here stands here when the wheel goes back.
+      Left and right differ. These photos show when the wheel goes back on.
     </p>
     <Photos part={null} name="Placement photos" />
   </Sheet>

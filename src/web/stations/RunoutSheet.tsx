@@ -36,7 +36,7 @@ const Plot = ({ readings, result }: { readings: RunoutReading[]; result: RunoutR
     <svg
       viewBox="0 0 300 300"
       role="img"
-      aria-label="Runout round the wheel, valve at the top"
+      aria-label="Runout around the wheel, valve at the top"
       className="mx-auto w-full max-w-[300px]"
     >
       <circle cx="150" cy="150" r="95" fill="none" className="stroke-lip" strokeWidth="10" />
@@ -130,12 +130,7 @@ export const RunoutSheet = () => {
   const turned = async (entry: EntryData['nipples-turned']) => {
     const its = { kind: 'runout', ...instead, data: { readings, device } } as const;
     // What is read next is another rim.
-    if (
-      await write(
-        [its, { kind: 'nipples-turned', data: entry }],
-        'The turns are written. Read it again.',
-      )
-    )
+    if (await write([its, { kind: 'nipples-turned', data: entry }], 'Turns saved. Measure again.'))
       setTyped({});
   };
   const keep = async () => {
@@ -145,7 +140,7 @@ export const RunoutSheet = () => {
     await write([{ kind: 'runout', ...instead, data: { readings, device } }], 'Runout saved.');
   };
   return (
-    <Sheet title="Runout, round the wheel" closes="Close the readings" widthPx={860} footed>
+    <Sheet title="Runout around the wheel" closes="Close readings" widthPx={860} footed>
       <div className="grid gap-6 md:grid-cols-[minmax(0,1fr)_330px]">
         <div>
           <ChoiceField
@@ -153,7 +148,7 @@ export const RunoutSheet = () => {
             value={String(places)}
             onChange={(v) => setPlaces(Number(v))}
             options={PLACES.map((n) => [String(n), `${n} places`] as const)}
-            hint={`Toward the disc side and outward are plus. In ${label('mm')}.`}
+            hint={`Plus is toward the disc side and outward. In ${label('mm')}.`}
           />
           <div className="mt-3">
             <IndicatorTake
@@ -225,7 +220,7 @@ export const RunoutSheet = () => {
           ) : (
             <p className="py-8 text-ink2">
               {readings.length === 0
-                ? `Type the readings. One hundredth counts: ${say(0.01, 'mm', { digits: 2 })}.`
+                ? `Enter the readings to a hundredth: ${say(0.01, 'mm', { digits: 2 })}.`
                 : result.problem.message}
             </p>
           )}

@@ -24,8 +24,8 @@ import { StepStrip } from './StepStrip';
 import { useAutoAdvance } from './use-auto-advance';
 
 const NOW: Record<Exclude<SeatAdvice, 'air in'>, string> = {
-  'go on': 'Go on. Listen for the pops.',
-  look: 'No more air. Look at the line.',
+  'go on': 'Keep going. Listen for the pops.',
+  look: 'No more air. Check the molded line.',
   'start over': 'All air out. Try again.',
   stop: 'Stop. Let it all out.',
   'give up': 'Stop here. Find out why.',
@@ -50,7 +50,7 @@ const From = ({ gauge, isTyped }: { gauge: LiveDevice; isTyped: boolean }) => {
       </>
     );
   if (gauge.device) return <>{`${gauge.device.name}: ${gauge.says}`}</>;
-  return <>{isTyped ? 'as last read and typed' : 'no reading yet this try'}</>;
+  return <>{isTyped ? 'last readings' : 'no reading yet this try'}</>;
 };
 
 /** The verdict where there is something to look at, and which try it is. */
@@ -90,13 +90,13 @@ export const Seat = () => {
   useKeys([
     {
       key: 'r',
-      says: 'Take the reading',
+      says: 'Use reading',
       run: () => (line ? void takeLive() : readingField.current?.focus()),
     },
     { key: 'p', says: 'A bead popped', run: () => void pop() },
     { key: 'n', says: 'Next station', run: () => goTo('set') },
     ...(endsTry
-      ? [{ key: 'a', says: 'All air out, and again from the start', run: () => void again() }]
+      ? [{ key: 'a', says: 'All air out, then start over', run: () => void again() }]
       : []),
   ]);
 
@@ -138,7 +138,7 @@ export const Seat = () => {
       </div>
       {endsTry && (
         <Button go className="mt-3 w-full" hotkey="A" onClick={() => void again()}>
-          All air is out: again from the start
+          All air is out: start over
         </Button>
       )}
       {asksReading && (

@@ -31,9 +31,13 @@ const useWhy = () => {
     const isElsewhere = rideC !== shopC || rideM !== shopM;
     if (!isKnown || meantKpa === null || rideC === null || rideM === null || !isElsewhere)
       return 'Cold, with a gauge whose error you know.';
-    const where = `Out there${rideC === shopC ? '' : ` at ${say(rideC, 'C')}`}${rideM === shopM ? '' : ` ${say(rideM, 'm')} up`}`;
-    const air = isWarmer ? 'warms and gains' : 'cools and loses';
-    return `${where} it reads ${say(meantKpa, 'kPa')}${rideC === shopC ? '' : `: air ${air} pressure on the way`}.`;
+    const where = [
+      rideC !== shopC && `At ${say(rideC, 'C')}`,
+      rideM !== shopM && `${rideC === shopC ? 'At' : 'and'} ${say(rideM, 'm')} elevation`,
+    ];
+    const air = isWarmer ? 'warmer air, higher' : 'cooler air, lower';
+    const why = rideC === shopC ? '' : `: ${air} pressure`;
+    return `${where.filter(Boolean).join(' ')} where it’s ridden it reads ${say(meantKpa, 'kPa')}${why}.`;
   };
 };
 
@@ -53,7 +57,7 @@ const PressureFigures = ({
         <FigureRow
           label={
             usual.lowKpa === usual.highKpa
-              ? 'Start from'
+              ? 'Starting range from'
               : `Start, ${say(usual.lowKpa, 'kPa')} to ${say(usual.highKpa, 'kPa')}`
           }
           basis={<BasisTag title="the starting pressure" working={start.working} />}
@@ -134,8 +138,8 @@ export const SetPressure = () => {
     goTo('balance');
   };
   useKeys([
-    { key: 'n', says: 'Write the pressure and go on', run: () => void save() },
-    { key: 'r', says: 'Take the reading', run: () => gaugeField.current?.focus() },
+    { key: 'n', says: 'Save pressure and go on', run: () => void save() },
+    { key: 'r', says: 'Use reading', run: () => gaugeField.current?.focus() },
   ]);
 
   const use = state.cameOff?.use;

@@ -28,7 +28,7 @@ export const SpokeSheet = () => {
       return next;
     });
   return (
-    <Sheet title="Tap each dull spoke" closes="Close the spokes" widthPx={560}>
+    <Sheet title="Tap each dull spoke" closes="Close spokes" widthPx={560}>
       <p className="text-[16px] text-ink2">
         Counted from the valve, clockwise, seen from the disc side.
       </p>
@@ -59,7 +59,7 @@ export const SpokeSheet = () => {
         onClick={() =>
           void write(
             [{ kind: 'spoke-ring', ...correcting('spoke-ring'), data: { spokes } }],
-            'The spokes are written.',
+            'Spokes saved.',
           )
         }
       >

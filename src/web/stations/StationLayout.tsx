@@ -22,30 +22,57 @@ interface StationProps {
 }
 
 /**
+ * What was done at a station of a job that is handed over, in place of what to do next; null while
+ * the job is open, and at Hand over, which says so itself.
+ */
+const usePast = (): Pick<StationProps, 'lead' | 'now' | 'why'> | null => {
+  const { state, station, reports } = useJob();
+  if (!state.handedOver || state.withdrawn || station === 'hand-over') return null;
+  const report = reports.find((r) => r.station === station);
+  if (!report) return null;
+  const { missing, doubts } = report;
+  return {
+    lead: 'Handed over',
+    now:
+      missing.length + doubts.length === 0
+        ? 'Done here, as in the log.'
+        : 'Done here, with open points.',
+    why: [missing.length > 0 && `Not recorded: ${missing.join(', ')}.`, ...doubts]
+      .filter(Boolean)
+      .join(' '),
+  };
+};
+
+/**
  * A station: the picture and, beside it, what to do now, why, and the figures. On a phone first
  * what to do, then the picture.
  */
-export const StationLayout = ({ picture, split, lead, now, why, act, children }: StationProps) => (
-  <div className="grid gap-x-6 px-4 pb-4 lg:min-h-full lg:grid-cols-[minmax(0,1fr)_408px] lg:grid-rows-[auto_1fr] lg:px-0 lg:pr-5">
-    <section className="min-w-0 pt-2 max-lg:order-1 lg:col-start-2">
-      {lead && <div className="head mb-1 text-[18px] text-water">{lead}</div>}
-      <h2 className="text-[34px] max-sm:text-[28px]" aria-live="polite">
-        {now}
-      </h2>
-      {why && <p className="mt-2 text-ink2">{why}</p>}
-      {act && <div className="mt-4 max-lg:mb-3">{act}</div>}
-    </section>
-    <section
-      className={`${split ? 'max-lg:contents lg:pt-2' : 'max-lg:order-2 lg:sticky lg:top-2'} lg:self-start mx-auto w-full max-w-[640px] lg:col-start-1 lg:row-span-2 lg:row-start-1`}
-      aria-label="The wheel"
-    >
-      {picture}
-    </section>
-    <section className={`min-w-0 max-lg:order-3 lg:col-start-2 ${act ? '' : 'pt-4'}`}>
-      {children}
-    </section>
-  </div>
-);
+export const StationLayout = (station: StationProps) => {
+  const { picture, split, act, children } = station;
+  const past = usePast();
+  const { lead, now, why } = past ?? station;
+  return (
+    <div className="grid gap-x-6 px-4 pb-4 lg:min-h-full lg:grid-cols-[minmax(0,1fr)_408px] lg:grid-rows-[auto_1fr] lg:px-0 lg:pr-5">
+      <section className="min-w-0 pt-2 max-lg:order-1 lg:col-start-2">
+        {lead && <div className="head mb-1 text-[18px] text-water">{lead}</div>}
+        <h2 className="text-[34px] max-sm:text-[28px]" aria-live="polite">
+          {now}
+        </h2>
+        {why && <p className="mt-2 text-ink2">{why}</p>}
+        {act && <div className="mt-4 max-lg:mb-3">{act}</div>}
+      </section>
+      <section
+        className={`${split ? 'max-lg:contents lg:pt-2' : 'max-lg:order-2 lg:sticky lg:top-2'} lg:self-start mx-auto w-full max-w-[640px] lg:col-start-1 lg:row-span-2 lg:row-start-1`}
+        aria-label="The wheel"
+      >
+        {picture}
+      </section>
+      <section className={`min-w-0 max-lg:order-3 lg:col-start-2 ${act ? '' : 'pt-4'}`}>
+        {children}
+      </section>
+    </div>
+  );
+};
 
 /** The job's own dial for this station. */
 export const JobDial = ({

@@ -25,10 +25,10 @@ const READINGS: Record<
   findings: { label: 'Findings', Sheet: FindingsSheet },
   photo: { label: 'Placement photos', Sheet: PlacementPhotosSheet },
   runout: { label: 'Runout readings', Sheet: RunoutSheet },
-  spokes: { label: 'Ring of the spokes', Sheet: SpokeSheet },
-  'bead-path': { label: 'The bead’s path', Sheet: BeadPathSheet },
+  spokes: { label: 'Spoke sound', Sheet: SpokeSheet },
+  'bead-path': { label: 'Bead path', Sheet: BeadPathSheet },
   crush: { label: 'Bundle, gap and crush', Sheet: CrushSheet },
-  'ring-gap': { label: 'Gap round the ring', Sheet: GapSheet },
+  'ring-gap': { label: 'Gap around the ring', Sheet: GapSheet },
   'air-out': { label: 'Record air out', Sheet: AirOutSheet },
   rollout: { label: 'Rollout by tape', Sheet: RolloutSheet },
   chain: { label: 'Slack and marks', Sheet: ChainSheet },
@@ -39,7 +39,7 @@ const READINGS: Record<
 const Opened = ({ reads }: { reads: Reading }) => {
   const [open, setOpen] = useState(false);
   const { label, Sheet } = READINGS[reads];
-  useKeys([{ key: 'r', says: 'Take the reading', run: () => setOpen(true) }]);
+  useKeys([{ key: 'r', says: 'Use reading', run: () => setOpen(true) }]);
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>

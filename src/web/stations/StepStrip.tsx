@@ -22,14 +22,14 @@ export const StepStrip = () => {
   if (!current)
     return (
       <p className="mb-2 flex items-center gap-2 text-[16px] font-semibold text-good">
-        <Check size={18} aria-hidden="true" /> All {steps.length} steps of this station done.
+        <Check size={18} aria-hidden="true" /> All {steps.length} steps at this station done.
       </p>
     );
   return (
     <div
       className="mb-2 flex flex-wrap items-center gap-3 border-l-4 border-water pl-3"
       role="group"
-      aria-label="Step at hand"
+      aria-label="Current step"
       title={current.why}
     >
       <p className="min-w-0 flex-1 basis-44 leading-tight" aria-live="polite">

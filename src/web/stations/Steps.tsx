@@ -54,7 +54,7 @@ export const Steps = () => {
   useSpeech(batch ? null : current?.say);
   const bites = useBites(current);
   const lying = useTireOrientation(current);
-  useMainWorking(lying ? 'which way up' : 'the bites', lying ?? bites.working);
+  useMainWorking(lying ? 'turn over' : 'the bites', lying ?? bites.working);
   const plan = bites.working;
   const [all, setAll] = useState(false);
   const waiting = useApp((s) => selectUnsentIds(s, job.id));
@@ -88,7 +88,7 @@ export const Steps = () => {
           ? `${counted(batch.steps.length - batch.left.size, 'step')}, as shown.`
           : current
             ? current.say
-            : `On to “${STATION_WORDS[next]}”.`
+            : `Next: ${STATION_WORDS[next]}”.`
       }
       why={
         batch

@@ -70,7 +70,7 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
       </Dialog.Trigger>
       <Sheet
         title={symptom ? `${SYMPTOM_WORDS[symptom]}.` : 'Stop. What do you see?'}
-        closes="Close the trouble"
+        closes="Close trouble"
       >
         {!symptom && (
           <div className="grid gap-2 sm:grid-cols-2">
@@ -104,7 +104,7 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
                   <Button
                     small
                     className="shrink-0"
-                    aria-label={`Cured it: ${c.check}`}
+                    aria-label={`Fixed by: ${c.check}`}
                     onClick={() => void end(c.id)}
                   >
                     This fixed it
@@ -113,7 +113,7 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
               ))}
             </ol>
             {found.working.result.checks.length === 0 && (
-              <p className="py-4">This wheel has no such part.</p>
+              <p className="py-4">This wheel doesn’t have that part.</p>
             )}
             <div className="mt-4 flex flex-wrap items-center gap-3">
               <Button onClick={() => void end(null)}>None of these</Button>

@@ -17,7 +17,7 @@ export interface Batch extends ExcludedItems {
 }
 
 /**
- * The batch of these open steps at the pace by station; null at the other pace, or where too few
+ * The batch of these open steps at the pace by station; null at the other pace, or walso here few
  * are plain.
  */
 export const useBatch = (open: readonly Step[]): Batch | null => {

@@ -42,7 +42,7 @@ export const useBites = (step: Step | undefined): BitesAtHand => {
     setSeen({ stepId: step?.id, n: Math.max(1, Math.min(bites.length, n + by)) });
   const keys: KeyAction[] = [
     { key: '.', says: 'Next bite', run: () => go(1) },
-    { key: ',', says: 'Bite before', run: () => go(-1) },
+    { key: ',', says: 'Previous bite', run: () => go(-1) },
   ];
   return { working, bite: bites[n - 1], go, keys: working ? keys : [] };
 };

@@ -297,9 +297,7 @@ test('a server that says nothing for long lets the fitter work on', async () => 
   const written = tab.note('slow');
   await jest.advanceTimersByTimeAsync(1500);
   await expect(written).resolves.toBe('waiting');
-  expect(tab.outbox()).toMatchObject([
-    { status: 'unsent', why: 'The server has not answered yet.' },
-  ]);
+  expect(tab.outbox()).toMatchObject([{ status: 'unsent', why: 'Waiting for the server.' }]);
   answer();
   await aMoment();
   expect(it.texts()).toEqual(['slow']);

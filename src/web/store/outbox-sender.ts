@@ -254,7 +254,7 @@ export const sendPosted =
     const word = new Promise<Outcome>((say) => waiters.set(id, say));
     const patience = setTimeout(() => {
       if (getState().jobs.outbox.some((p) => p.id === id && p.status === 'sending'))
-        void dispatch(change(id, { status: 'unsent', why: 'The server has not answered yet.' }));
+        void dispatch(change(id, { status: 'unsent', why: 'Waiting for the server.' }));
       settle(id, 'waiting');
     }, PATIENCE_MS);
     void dispatch(sendAll());
@@ -269,7 +269,7 @@ export const writeAfterAll =
   async (dispatch, getState) => {
     for (const { id, jobId, afterSeq } of pendingEntries) {
       const newest = getState().jobs.open[jobId]?.entries.at(-1)?.seq ?? afterSeq;
-      await dispatch(change(id, { status: 'unsent', why: 'It is on its way.', afterSeq: newest }));
+      await dispatch(change(id, { status: 'unsent', why: 'Sending.', afterSeq: newest }));
     }
     await dispatch(sendNow());
   };

@@ -87,7 +87,7 @@ const takeOld = async (): Promise<void> => {
     jobNumber: null,
     afterSeq: 0,
     status: 'refused',
-    why: 'An earlier program left it unsent.',
+    why: 'Left unsent by an earlier version.',
   } as const;
   for (const key of keys.filter((k) => k.startsWith(OLD_PREFIX))) {
     const kept = await Promise.all(

@@ -94,5 +94,5 @@ export const {
 export const visitProblem = (error: unknown): string => {
   const { data } = error as FetchBaseQueryError;
   const problem = (data as { error?: InputProblem } | undefined)?.error;
-  return problem ? refusalText(problem) : 'Can’t reach the shop server. Nothing was written.';
+  return problem ? refusalText(problem) : 'Can’t reach the shop server. Nothing was saved.';
 };

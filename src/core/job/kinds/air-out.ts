@@ -18,7 +18,7 @@ export const airOutEntry = defineEntry<AirOutData, { airOut: AirOutData | null }
   schema: () => ({
     silent: boolean('No hiss'),
     gaugeKpa: maybe(gauge),
-    coreOut: boolean('The core is out'),
+    coreOut: boolean('Core out'),
     device,
   }),
   text: ({ silent, gaugeKpa, coreOut, device }, { q, by }) =>

@@ -14,7 +14,7 @@ export const balanceHintEntry = defineEntry<BalanceHintData, object, { balance: 
     onDate: date('The day'),
   }),
   text: ({ massG, deg, onDate }, { q }) =>
-    `Last time, ${onDate}, it was heavy by ${q(massG, 'g')} at ${placeText(deg)}: a hint`,
+    `Last time, ${onDate}, heavy by ${q(massG, 'g')} at ${placeText(deg)}: used as a hint`,
   initial: {},
   apply: ({ balance }, { data }) => ({ balance: { ...balance, hint: data } }),
 });

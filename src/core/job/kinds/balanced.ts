@@ -15,7 +15,7 @@ export const balancedEntry = defineEntry<BalancedData, object, { balance: Balanc
     leftG: quantity('g', 0, 2000, 'Imbalance left'),
     leftDeg: angle('Where that is heavy'),
     bandG: quantity('g', 0, 50, 'The stand’s dead band'),
-    chance: Joi.number().min(0).max(1).required().meta({ expected: 'Enter a share from 0 to 1' }),
+    chance: Joi.number().min(0).max(1).required().meta({ expected: 'Enter a number from 0 to 1' }),
   }),
   text: ({ leftG, heavyMassG, chance }, { q }) =>
     `Balanced: ${q(leftG, 'g')} left of ${q(heavyMassG, 'g')}, ${chanceText(chance)} sure it is within tolerance`,

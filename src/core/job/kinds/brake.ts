@@ -33,7 +33,7 @@ export const brakeEntry = defineEntry<BrakeData, { brake: BrakeData | null }>({
     pullN: maybe(quantity('N', 0, 500, 'Pull at the tread'))
       .optional()
       .default(null),
-    freePullN: maybe(quantity('N', 0, 500, 'The same with the pads well apart'))
+    freePullN: maybe(quantity('N', 0, 500, 'Pull with the pads apart'))
       .optional()
       .default(null),
     radiusMm: maybe(quantity('mm', 80, 500, 'From the axle to the tread'))

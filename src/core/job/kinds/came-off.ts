@@ -19,12 +19,12 @@ export const cameOffEntry = defineEntry<CameOffData, { cameOff: CameOffData | nu
     marking: marking('The size that comes off'),
     dateCode: maybe(dateCode),
     treadMm: maybe(quantity('mm', 0, 40, 'Tread depth')),
-    use: oneOf(USES, 'What the rider does'),
+    use: oneOf(USES, 'Use'),
     treadBy: device,
   }),
   text: ({ marking, dateCode, treadMm, use, treadBy }, { q, by }) => {
     const tread = treadMm !== null && `tread ${q(treadMm, 'mm', 1)}${by(treadBy)}`;
-    return `Comes off: ${listed([marking, dateCode && `date code ${dateCode}`, tread, USE_WORDS[use]])}`;
+    return `Came off: ${listed([marking, dateCode && `date code ${dateCode}`, tread, USE_WORDS[use]])}`;
   },
   initial: { cameOff: null },
   apply: (_, { data }) => ({ cameOff: data }),

@@ -47,7 +47,7 @@ export const chosenEntry = defineEntry<ChosenData, { chosen: ChosenData | null }
     tubeLabel: maybe(text(80, 'The tube’s label')),
     lightMark: boolean('The tire has a light mark'),
     seatLimitKpa: maybe(quantity('kPa', 20, 1000, 'Seating limit on the sidewall')),
-    tread: oneOf(TREADS, 'What its tread is for').optional().default('other'),
+    tread: oneOf(TREADS, 'Tread use').optional().default('other'),
     arrows: oneOf(ARROWS, 'Arrows on the sidewall').optional().default('one'),
     takeOff: boolean('A take-off').optional().default(false),
     treadMm: maybe(quantity('mm', 0, 40, 'Depth of a take-off'))
@@ -69,7 +69,7 @@ export const chosenEntry = defineEntry<ChosenData, { chosen: ChosenData | null }
     const inside = tube
       ? `tube ${tubeLabel ?? 'not picked'}${doubled ? ', doubled' : ''}`
       : 'tubeless';
-    return `Goes on: ${listed([marking, dateCode && `date code ${dateCode}`, inside])}`;
+    return `Going on: ${listed([marking, dateCode && `date code ${dateCode}`, inside])}`;
   },
   initial: { chosen: null },
   apply: (_, { data }) => ({ chosen: { ...EARLIER, ...data } }),

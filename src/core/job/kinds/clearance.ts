@@ -12,11 +12,11 @@ interface ClearanceData {
 export const clearanceEntry = defineEntry<ClearanceData, { clearances: ClearanceData[] }>({
   ...WHEEL_WORK,
   schema: () => ({
-    place: oneOf(CLEARANCE_PLACES, 'Where it is measured'),
-    mm: quantity('mm', 0, 1000, 'The room'),
+    place: oneOf(CLEARANCE_PLACES, 'Place measured'),
+    mm: quantity('mm', 0, 1000, 'Clearance'),
     load: text(60, 'How the machine is loaded'),
   }),
-  text: ({ place, mm, load }, { q }) => `Room ${PLACE_WORDS[place]}: ${q(mm, 'mm')}, ${load}`,
+  text: ({ place, mm, load }, { q }) => `Clearance ${PLACE_WORDS[place]}: ${q(mm, 'mm')}, ${load}`,
   initial: { clearances: [] },
   apply: ({ clearances }, { data }) => ({
     clearances: [...clearances.filter((c) => c.place !== data.place), data],

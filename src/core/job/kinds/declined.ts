@@ -9,8 +9,8 @@ interface DeclinedData {
 
 export const declinedEntry = defineEntry<DeclinedData, { declined: DeclinedData[] }>({
   ...WHEEL_WORK,
-  schema: () => ({ what: text(300, 'What was advised'), by: text(80, 'Who declined it') }),
-  text: ({ what, by }) => `Advised, and declined by ${by}: ${what}`,
+  schema: () => ({ what: text(300, 'What was recommended'), by: text(80, 'Who declined it') }),
+  text: ({ what, by }) => `Recommended, declined by ${by}: ${what}`,
   initial: { declined: [] },
   apply: ({ declined }, { data }) => ({
     declined: [...declined.filter((d) => d.what !== data.what), data],

@@ -22,7 +22,7 @@ export const discRunoutEntry = defineEntry<DiscRunoutData, { discRunout: DiscRun
   }),
   check: ({ readings }) => void discRunout.run({ readings }),
   text: ({ readings, device }, say) =>
-    `Brake disc: runs out by ${spanOf(readings, 'lateralMm', say, 2) ?? 'no reading'}, at ${counted(readings.length, 'place')}${say.by(device)}`,
+    `Brake disc runout: ${spanOf(readings, 'lateralMm', say, 2) ?? 'no reading'}, at ${counted(readings.length, 'place')}${say.by(device)}`,
   initial: { discRunout: null },
   apply: (_, { data }) => ({ discRunout: data }),
 });

@@ -21,7 +21,7 @@ export const findingsEntry = defineEntry<
 >({
   ...WHEEL_WORK,
   schema: () => ({
-    part: oneOf(INSPECTED, 'Show closed'),
+    part: oneOf(INSPECTED, 'Was it OK'),
     found: listOf(text(40, 'A finding'), 20, 'What was found'),
   }),
   check: ({ part, found }) => void inspectionOf(part).run({ found }),

@@ -18,7 +18,7 @@ export type LookedAgain = LookedAgainData & { at: string; who: string };
 export const lookedAgainEntry = defineEntry<LookedAgainData, { lookedAgain: LookedAgain[] }>({
   ...REMARK,
   schema: () => ({
-    what: text(120, 'Show closed'),
+    what: text(120, 'Was it OK'),
     good: boolean('OK'),
     found: text(300, 'What was found').allow(''),
     gaugeKpa: maybe(gauge).optional().default(null),
@@ -32,7 +32,7 @@ export const lookedAgainEntry = defineEntry<LookedAgainData, { lookedAgain: Look
       gaugeKpa === null
         ? ''
         : `, ${q(gaugeKpa, 'kPa')}${tempC === null ? '' : ` at ${q(tempC, 'C')}`}${by(device)}`;
-    return `Recheck: ${what}: ${good ? 'as it should be' : 'not as it should be'}${read}${found ? `. ${found}` : ''}`;
+    return `Recheck: ${what}: ${good ? 'OK' : 'problem found'}${read}${found ? `. ${found}` : ''}`;
   },
   initial: { lookedAgain: [] },
   apply: ({ lookedAgain }, { data, at, who }) => ({

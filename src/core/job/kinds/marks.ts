@@ -13,7 +13,7 @@ export const marksEntry = defineEntry<
   schema: () => ({
     leftMm: quantity('mm', -100, 300, 'Left mark, how far back'),
     rightMm: quantity('mm', -100, 300, 'Right mark, how far back'),
-    spanMm: quantity('mm', 80, 600, 'Distance between the adjusters'),
+    spanMm: quantity('mm', 80, 600, 'Adjuster spacing'),
     chainSide: oneOf(CHAIN_SIDES, 'Side of the chain or belt'),
   }),
   text: ({ leftMm, rightMm }, { q }) =>

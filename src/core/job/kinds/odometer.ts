@@ -13,7 +13,7 @@ export const odometerEntry = defineEntry<OdometerData, { odometerKm: number | nu
   scope: 'machine',
   schema: () => ({ km: quantity('km', 0, 2_000_000, 'Odometer'), of: ofServer }),
   text: ({ km, of }, { q }) =>
-    `Odometer: ${q(km, 'km')}${of === undefined ? '' : ', written at the other wheel'}`,
+    `Odometer: ${q(km, 'km')}${of === undefined ? '' : ', entered at the other wheel'}`,
   initial: { odometerKm: null },
   apply: (_, { data }) => ({ odometerKm: data.km }),
 });

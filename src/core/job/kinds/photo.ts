@@ -19,11 +19,11 @@ export const photoEntry = defineEntry<
   ...REMARK,
   schema: () => ({
     photoId: PHOTO_ID,
-    part: maybe(oneOf(INSPECTED, 'What it shows')),
-    says: text(200, 'What is to be seen').allow(''),
+    part: maybe(oneOf(INSPECTED, 'Text of the photo')),
+    says: text(200, 'What it shows').allow(''),
   }),
   text: ({ part, says }) =>
-    listed(['Photograph', part && INSPECTED_WORDS[part].toLowerCase(), says], ': '),
+    listed(['Photo', part && INSPECTED_WORDS[part].toLowerCase(), says], ': '),
   initial: { photos: [] },
   apply: ({ photos }, { data, station, id }) => ({
     photos: [...photos, { ...data, station, entryId: id }],

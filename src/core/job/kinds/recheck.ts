@@ -15,7 +15,7 @@ interface RecheckData {
 export const recheckEntry = defineEntry<RecheckData, { rechecks: RecheckData[] }>({
   ...REMARK,
   schema: () => ({
-    what: text(120, 'What to look at again'),
+    what: text(120, 'What to recheck'),
     onDate: date('When'),
     look: oneOf(JOB_LOOKS, 'Which readings close it').optional(),
   }),

@@ -20,12 +20,12 @@ export const restEntry = defineEntry<RestData, { balance: BalanceLog }>({
   ...WHEEL_WORK,
   schema: () => ({
     restDeg: angle('Place at the bottom'),
-    from: maybe(oneOf(['left', 'right'], 'Let go from')).optional(),
+    from: maybe(oneOf(['left', 'right'], 'Released from')).optional(),
     turned: boolean('Turned around on the stand').optional(),
     device,
   }),
   text: ({ restDeg, from, device, turned }, { by }) =>
-    `Settles at ${placeText(restDeg)}${from ? `, let go from the ${from}` : ''}${turned ? ', turned around on the stand' : ''}${by(device)}`,
+    `Settled at ${placeText(restDeg)}${from ? `, released from the ${from}` : ''}${turned ? ', turned around on the stand' : ''}${by(device)}`,
   initial: { balance: UNBALANCED },
   apply: ({ balance }, { data, id }) => {
     const { restDeg, from, turned } = data;

@@ -24,7 +24,7 @@ export const rimShapeEntry = defineEntry<
     wellToFlangeMm: quantity('mm', 0, 400, 'From the well to the far flange'),
   }),
   text: ({ flangeMm, wellMm, wellToFlangeMm }, { q }) =>
-    `Rim: over the flange ${q(flangeMm, 'mm')}, in the well ${q(wellMm, 'mm')}, across ${q(wellToFlangeMm, 'mm')}`,
+    `Rim: flange ${q(flangeMm, 'mm')}, well ${q(wellMm, 'mm')}, across ${q(wellToFlangeMm, 'mm')}`,
   initial: { rimShape: null },
   apply: ({ wheel }, { data }) => ({ wheel: wheel && { ...wheel, ...data }, rimShape: data }),
 });

@@ -20,10 +20,7 @@ export const ringBoltEntry = defineEntry<
   ...WHEEL_WORK,
   schema: () => ({
     ring: oneOf(RING_NAMES, 'Which ring'),
-    pass: Joi.number()
-      .valid(1, 2)
-      .required()
-      .meta({ expected: 'Choose the first pass or the second, 1 or 2' }),
+    pass: Joi.number().valid(1, 2).required().meta({ expected: 'Choose pass 1 or 2' }),
     bolt: count(1, 36, 'The bolt'),
     torqueNm: maybe(quantity('Nm', 0.1, 300, 'Torque')),
     device,

@@ -27,7 +27,7 @@ export const ringGapEntry = defineEntry<RingGapData, { ringGaps: RingGapData[] }
         'A reading',
       ),
       48,
-      'Readings of the feeler',
+      'Feeler gauge readings',
     ),
   }),
   text: ({ ring, when, readings }, { q }) => {

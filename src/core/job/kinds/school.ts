@@ -12,10 +12,7 @@ interface SchoolData {
 
 export const schoolEntry = defineEntry<SchoolData, object, { rules: RuleValues }>({
   ...WHEEL_WORK,
-  schema: () => ({
-    school: oneOf(SCHOOLS, 'The method'),
-    value: text(60, 'What it is for this job'),
-  }),
+  schema: () => ({ school: oneOf(SCHOOLS, 'The method'), value: text(60, 'Method for this job') }),
   check: ({ school, value }) => {
     const choices = schoolChoices(school);
     if (!choices.includes(value))

@@ -13,8 +13,8 @@ export const seatAgainEntry = defineEntry<
   Omit<SeatingState, 'seatTries'>
 >({
   ...WHEEL_WORK,
-  schema: () => ({ why: text(120, 'Why it is tried again') }),
-  text: ({ why }) => `All air out, seated again from the start: ${why}`,
+  schema: () => ({ why: text(120, 'Reason for another try') }),
+  text: ({ why }) => `All air out, started over: ${why}`,
   initial: { seatTries: { ended: 0, from: 0 } },
   apply: ({ seatTries, seatReadings }) => ({
     seatTries: { ended: seatTries.ended + 1, from: seatReadings.length },

@@ -22,8 +22,8 @@ export const sensorGapEntry = defineEntry<SensorGapData, { sensorGap: SensorGapD
   ...WHEEL_WORK,
   schema: () => ({
     readings: SENSOR_READINGS,
-    wantMinMm: maybe(quantity('mm', 0, 5, 'Gap in the manual, at least')),
-    wantMaxMm: maybe(quantity('mm', 0.05, 10, 'Gap in the manual, at most')),
+    wantMinMm: maybe(quantity('mm', 0, 5, 'Gap in the manual, min')),
+    wantMaxMm: maybe(quantity('mm', 0.05, 10, 'Gap in the manual, max')),
   }),
   check: (data) => void sensorGap.run(sensorInput(data)),
   text: ({ readings }, { q }) => {

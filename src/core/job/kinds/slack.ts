@@ -33,14 +33,14 @@ export const slackEntry = defineEntry<
     ).custom((places: unknown[], helpers) =>
       places.length > 0 ? places : helpers.error('any.invalid'),
     ),
-    wantMinMm: quantity('mm', 0, 200, 'Slack that the manual wants, at least'),
-    wantMaxMm: quantity('mm', 1, 250, 'Slack that the manual wants, at most'),
-    runMm: quantity('mm', 150, 1500, 'Free run between the sprockets'),
+    wantMinMm: quantity('mm', 0, 200, 'Slack in the manual, min'),
+    wantMaxMm: quantity('mm', 1, 250, 'Slack in the manual, max'),
+    runMm: quantity('mm', 150, 1500, 'Free chain run'),
     pitchMm: maybe(quantity('mm', 0.5, 3, 'Pitch of the adjuster’s thread')),
   }),
   check: (data) => void chainSlack.run(slackInput(data)),
   text: ({ when, placesMm, wantMinMm, wantMaxMm }, { q }) =>
-    `Chain slack ${when} adjusting: ${placesMm.map((mm) => q(mm, 'mm')).join(', ')}; ${q(wantMinMm, 'mm')} to ${q(wantMaxMm, 'mm')} wanted`,
+    `Chain slack ${when} adjusting: ${placesMm.map((mm) => q(mm, 'mm')).join(', ')}; ${q(wantMinMm, 'mm')} to ${q(wantMaxMm, 'mm')} spec`,
   initial: { slack: { before: null, after: null } },
   apply: ({ slack }, { data }) => ({ slack: { ...slack, [data.when]: data } }),
   steps: (_, after) => alignedSteps(after),

@@ -21,7 +21,7 @@ export const stringEntry = defineEntry<
   schema: () => ({
     gapsMm: GAPS_FIELD,
     wheelbaseMm: quantity('mm', 600, 2500, 'Wheelbase'),
-    spanMm: quantity('mm', 80, 600, 'Distance between the adjusters'),
+    spanMm: quantity('mm', 80, 600, 'Adjuster spacing'),
     chainSide: oneOf(CHAIN_SIDES, 'Side of the chain or belt'),
   }),
   check: (data) => void wheelAlignString.run(stringInput(data)),

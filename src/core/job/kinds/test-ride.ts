@@ -19,7 +19,7 @@ export const testRideEntry = defineEntry<
   scope: 'machine',
   schema: () => ({
     how: oneOf(['ridden', 'not good', 'refused'], 'How it went'),
-    by: text(60, 'Who rode, or refused it'),
+    by: text(60, 'Who rode or declined'),
     shakesAtKmh: maybe(quantity('km/h', 5, 300, 'Speed at which it shakes')),
     found: text(300, 'What was found').allow(''),
     of: ofServer,
@@ -27,7 +27,7 @@ export const testRideEntry = defineEntry<
   text: ({ how, by, shakesAtKmh, found, of }, { q }) => {
     const what = { ridden: 'ridden', 'not good': 'ridden, problem found', refused: 'refused' }[how];
     const shakes = shakesAtKmh !== null && `shakes at ${q(shakesAtKmh, 'km/h')}`;
-    return `Test ride${of === undefined ? '' : ', written at the other wheel'}: ${what} by ${by}${shakes ? `, ${shakes}` : ''}${found ? `. ${found}` : ''}`;
+    return `Test ride${of === undefined ? '' : ', entered at the other wheel'}: ${what} by ${by}${shakes ? `, ${shakes}` : ''}${found ? `. ${found}` : ''}`;
   },
   initial: { ride: null },
   apply: (_, { data, at, who }) => ({ ride: { ...data, at, who } }),

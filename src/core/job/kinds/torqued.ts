@@ -32,24 +32,20 @@ export const torquedEntry = defineEntry<
     torqueNm: maybe(quantity('Nm', 0.1, 1000, 'Torque')),
     wrench: maybe(text(60, 'The wrench')),
     device,
-    pass: Joi.number()
-      .valid(1, 2)
-      .optional()
-      .default(1)
-      .meta({ expected: 'Choose the first pass or the second, 1 or 2' }),
+    pass: Joi.number().valid(1, 2).optional().default(1).meta({ expected: 'Choose pass 1 or 2' }),
     thread: maybe(oneOf(LUBRICANTS, 'On its threads')).optional().default(null),
-    extensionMm: maybe(quantity('mm', 0, 1000, 'Extension head in line'))
+    extensionMm: maybe(quantity('mm', 0, 1000, 'In-line extension'))
       .optional()
       .default(null),
   }),
   text: ({ fastener, how, torqueNm, wrench, device, pass, thread, extensionMm }, { q }) => {
     const value = torqueNm === null ? '' : ` ${q(torqueNm, 'Nm')}`;
-    const head = extensionMm ? `${q(extensionMm, 'mm')} head in line` : null;
+    const head = extensionMm ? `${q(extensionMm, 'mm')} extension` : null;
     const more = listed([
       wrench,
       head,
       thread && `${thread} on the threads`,
-      device && 'as the wrench said',
+      device && 'read from the wrench',
     ]);
     return `${fastener}: ${how}${value}${pass === 2 ? ', second pass' : ''}${more ? `, ${more}` : ''}`;
   },

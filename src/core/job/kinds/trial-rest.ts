@@ -15,7 +15,7 @@ export const trialRestEntry = defineEntry<TrialRestData, object, { balance: Bala
   ...WHEEL_WORK,
   schema: () => ({
     trialMassG: mass,
-    trialDeg: angle('Place of the trial mass'),
+    trialDeg: angle('Place of the trial weight'),
     restDeg: angle('Place at the bottom'),
   }),
   text: ({ trialMassG, trialDeg, restDeg }, { q }) =>

@@ -7,6 +7,7 @@ export { recalibration } from './recalibration';
 export {
   readyToLeave,
   SAFETY_POINTS,
+  SAFETY_RISKS,
   type LeaveFacts,
   type PointReport,
   type SafetyPoint,

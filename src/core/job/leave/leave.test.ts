@@ -101,6 +101,12 @@ describe('ready-to-leave', () => {
       ['torque', 'open'],
     ]);
     expect(missing({ ride: 'refused' })).toEqual([]);
+    const declined = of({ ride: 'refused' });
+    const ridden = of({ ride: 'ridden' }).result;
+    const n = ridden.points.length;
+    expect(ridden.onRecord).toBe(`${n} of ${n} on record`);
+    expect(declined.result.onRecord).toBe(`${n - 1} of ${n - 1} on record, test ride declined`);
+    expect(declined.verdict).toBe('check');
   });
 
   test('what a wheel does not have is not asked for', () => {
@@ -159,7 +165,7 @@ describe('ready-to-leave', () => {
       fc.property(facts, (it) => {
         const { result, verdict } = readyToLeave.run(it);
         const isNothingMissing = result.missing.length === 0;
-        expect(verdict === 'good').toBe(isNothingMissing);
+        expect(verdict === 'good').toBe(isNothingMissing && it.ride !== 'refused');
         if (!isNothingMissing) return;
         expect(it.brake!.firm).toBe(true);
         expect(it.setKpa).toBeGreaterThan(0);
@@ -233,7 +239,9 @@ describe('sensor-gap', () => {
     expect(run([0.49, 0.8, 1], 0.5, 1).result.reasons.map((r) => r.says)).toEqual([
       'Gap too small at 12 o’clock (0°): 0.49 mm, spec 0.50 mm min.',
     ]);
-    expect(run([0.5, 0.8, 1.01], 0.5, 1).result.reasons[0]!.says).toMatch(/^Too far at 8 o’clock/);
+    expect(run([0.5, 0.8, 1.01], 0.5, 1).result.reasons[0]!.says).toMatch(
+      /^Gap too large at 8 o’clock/,
+    );
     expect([run([0, 0.8, 1], 0, 1).verdict, run([0, 0.8, 1]).verdict]).toEqual(['stop', 'stop']);
   });
   test('without the manual’s range nothing is good; too few places and a range that is none are refused', () => {

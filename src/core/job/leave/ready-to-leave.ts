@@ -29,12 +29,27 @@ const SAFETY_WORDS: Record<SafetyPoint, string> = {
   pressure: 'Pressure set',
   clamped: 'Every bolt of ring or rim torqued',
   torque: 'Every critical fastener torqued',
-  pin: 'Split pins and one-time parts renewed',
+  pin: 'Cotter pins and one-time parts renewed',
   axle: 'Both axle ends checked',
   brake: 'Brake firm',
   arrow: 'Arrow the right way',
   cap: 'Valve cap on',
   ride: 'Test ride',
+};
+
+/** What a rider risks if the check is left open. Common practice. */
+export const SAFETY_RISKS: Record<SafetyPoint, string> = {
+  seated: 'The tire can come off its seat and lose its air at once.',
+  limit: 'A bead or rim that had too much air can burst.',
+  pressure: 'At a wrong pressure the tire handles badly, pinches or overheats.',
+  clamped: 'A ring or a rim half can come apart under air. It can kill.',
+  torque: 'The wheel or the brake can come loose.',
+  pin: 'A nut can back off.',
+  axle: 'The axle can work loose.',
+  brake: 'The first pull of the lever may stop nothing.',
+  arrow: 'A tire on backward grips less when it brakes or drives.',
+  cap: 'Dirt can hold the valve open and let the air out.',
+  ride: 'A pull or a shake shows only at speed.',
 };
 
 /** A fastener as the log has it; `how` null where it says nothing. */
@@ -74,15 +89,20 @@ export interface LeaveFacts {
 export interface PointReport {
   point: SafetyPoint;
   says: string;
-  /** `failed`: the log says that it is not so; `open`: the log does not say. */
-  stands: 'proved' | 'open' | 'failed';
+  /**
+   * `failed`: the log says that it is not so; `open`: the log does not say; `declined`: the rider
+   * did not want it, so it is neither on record nor missing.
+   */
+  stands: 'proved' | 'open' | 'failed' | 'declined';
   by: string;
 }
 
 interface ReadyToLeave {
   points: PointReport[];
-  /** Those that the log does not prove. */
+  /** Those that are open or failed. */
   missing: PointReport[];
+  /** `9 of 10 on record`; what was declined is in neither number, but named behind them. */
+  onRecord: string;
   reasons: Reason[];
 }
 
@@ -97,7 +117,7 @@ const ticked = (done: boolean, by: string, missing: string): Judged =>
 const GAUGE_KPA = 0.01;
 
 const torqueOf = (fasteners: readonly FastenerFact[]): Judged => {
-  if (fasteners.length === 0) return open('the machine’s torque values are not known');
+  if (fasteners.length === 0) return open('the machine’s torque specs are unknown');
   const critical = fasteners.filter(isCritical);
   const off = fasteners.filter(
     ({ torqueNm, reachedNm }) =>
@@ -124,13 +144,13 @@ const brakeOf = ({ firm, spin }: NonNullable<LeaveFacts['brake']>): Judged => {
 
 const RIDE: Record<NonNullable<LeaveFacts['ride']>, Judged> = {
   ridden: proved('ridden'),
-  refused: proved('not ridden: declined by name'),
-  'not good': failed('ridden, and not as it should be'),
+  refused: { stands: 'declined', by: 'not ridden: declined' },
+  'not good': failed('ridden, problem found'),
   none: open('not ridden, not declined'),
 };
 
 const seatedOf = ({ seatedDisc, seatedOther }: LeaveFacts): Judged => {
-  if (seatedDisc === false || seatedOther === false) return failed('one is not on its seat');
+  if (seatedDisc === false || seatedOther === false) return failed('one bead is not seated');
   return ticked(
     seatedDisc === true && seatedOther === true,
     'the molded line, both sides',
@@ -141,7 +161,7 @@ const seatedOf = ({ seatedDisc, seatedOther }: LeaveFacts): Judged => {
 const limitOf = ({ seatPeakKpa, seatLimitKpa }: LeaveFacts): Judged => {
   if (seatPeakKpa === null) return open('no pressure was read while seating');
   return seatPeakKpa > seatLimitKpa + GAUGE_KPA
-    ? failed('a reading was above it')
+    ? failed('a reading was above the limit')
     : proved('the readings while seating');
 };
 
@@ -149,7 +169,7 @@ const limitOf = ({ seatPeakKpa, seatLimitKpa }: LeaveFacts): Judged => {
 const JUDGES: Record<SafetyPoint, (facts: LeaveFacts) => Judged | null> = {
   seated: seatedOf,
   limit: limitOf,
-  pressure: ({ setKpa }) => ticked(setKpa !== null && setKpa > 0, 'the gauge', 'it was not set'),
+  pressure: ({ setKpa }) => ticked(setKpa !== null && setKpa > 0, 'the gauge', 'not set'),
   clamped: ({ ringBolts: it }) =>
     it &&
     ticked(
@@ -182,7 +202,7 @@ const maybe = (says: string) =>
  */
 export const readyToLeave = defineWorking<LeaveFacts, ReadyToLeave>({
   name: 'ready-to-leave',
-  says: 'Which safety points the log proves, and which it does not',
+  says: 'Which safety checks are on record',
   input: () => ({
     seatedDisc: maybe('Seated on the disc side'),
     seatedOther: maybe('Seated on the other side'),
@@ -212,7 +232,7 @@ export const readyToLeave = defineWorking<LeaveFacts, ReadyToLeave>({
       { firm: maybe('Firm'), spin: oneOf(SPINS, 'How the wheel turns').allow(null) },
       'The brake',
     ).allow(null),
-    arrowSeen: maybe('Arrow looked at'),
+    arrowSeen: maybe('Arrow checked'),
     capOn: Joi.boolean()
       .required()
       .description('Valve cap on')
@@ -244,17 +264,26 @@ export const readyToLeave = defineWorking<LeaveFacts, ReadyToLeave>({
     });
     for (const p of points) show.line(p.says, p.stands, p.by);
     show.basis('measured', 'the log of this job');
-    show.basis('practice', 'which points a wheel is not handed over without');
+    show.basis('practice', 'the safety checks a wheel needs before hand-over');
     show.basis('memory', 'permitted deviation of a click wrench, recalled from ISO 6789-1');
-    const missing = points.filter((p) => p.stands !== 'proved');
+    const missing = points.filter((p) => p.stands === 'open' || p.stands === 'failed');
+    const declined = points.filter((p) => p.stands === 'declined');
+    const asked = points.length - declined.length;
+    const onRecord = [
+      `${asked - missing.length} of ${asked} on record`,
+      ...declined.map((p) => `${lowerFirst(p.says)} declined`),
+    ].join(', ');
     const reasons =
       missing.length === 0
-        ? [reason('good', 'The log proves every point it asks for.')]
+        ? [
+            reason('good', 'Every safety check asked for is on record.'),
+            ...declined.map((p) => reason('check', `${p.says}: ${p.by}.`)),
+          ]
         : missing.map((p) => reason('stop', `${p.says}: ${p.by}.`));
     show.verdict(worstOf(reasons));
     show.caution(
       'This shows what is on record and nothing more. The maker’s manual, local codes and licensed practice decide.',
     );
-    return { points, missing, reasons };
+    return { points, missing, onRecord, reasons };
   },
 });

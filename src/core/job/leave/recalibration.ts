@@ -55,8 +55,8 @@ export const recalibration = defineWorking<Input, Recalibration>({
       .description('Warning light then'),
     wheelSensors: boolean('Wheel-speed sensors'),
     newTire: boolean('A new tire'),
-    frontKpa: quantity('kPa', 0, 1000, 'Pressure set in front').allow(null),
-    rearKpa: quantity('kPa', 0, 1000, 'Pressure set behind').allow(null),
+    frontKpa: quantity('kPa', 0, 1000, 'Pressure set, front').allow(null),
+    rearKpa: quantity('kPa', 0, 1000, 'Pressure set, rear').allow(null),
   }),
   example: {
     teachKmh: 22,
@@ -98,7 +98,7 @@ export const recalibration = defineWorking<Input, Recalibration>({
         reason('check', 'It has wheel-speed sensors. Check its manual for a recalibration.'),
       );
     if (!needed && !(wheelSensors && newTire))
-      reasons.push(reason('good', 'Its record asks for nothing.'));
+      reasons.push(reason('good', 'Its record asks for no recalibration.'));
     show.verdict(worstOf(reasons));
     show.caution(
       'On a road or a yard where that is allowed, and ridden gently: new tires are slippery.',

@@ -19,7 +19,7 @@ interface Input {
 interface SensorGap {
   leastMm: number;
   mostMm: number;
-  /** How far the ring runs out. */
+  /** How far ring runout. */
   runoutMm: number;
   reasons: Reason[];
 }
@@ -33,7 +33,7 @@ export const SENSOR_READINGS = listOf(
     'A reading',
   ),
   48,
-  'Feeler readings round the ring',
+  'Feeler gauge readings around the ring',
 );
 
 /**
@@ -45,11 +45,11 @@ export const SENSOR_READINGS = listOf(
  */
 export const sensorGap = defineWorking<Input, SensorGap>({
   name: 'sensor-gap',
-  says: 'Whether a wheel-speed sensor clears its ring, and stands near enough',
+  says: 'Wheel sensor gap against the manual',
   input: () => ({
     readings: SENSOR_READINGS,
-    wantMinMm: quantity('mm', 0, 5, 'Gap in the manual, at least').optional(),
-    wantMaxMm: quantity('mm', 0.05, 10, 'Gap in the manual, at most').optional(),
+    wantMinMm: quantity('mm', 0, 5, 'Gap in the manual, min').optional(),
+    wantMaxMm: quantity('mm', 0.05, 10, 'Gap in the manual, max').optional(),
   }),
   example: {
     readings: [
@@ -64,21 +64,21 @@ export const sensorGap = defineWorking<Input, SensorGap>({
     if (readings.length < FEW)
       throw new InputError(
         'readings',
-        'A ring that runs out is not seen from so few places.',
+        'Too few places to see ring runout.',
         `Measure at ${FEW} places or more around the ring`,
       );
     checkStretch(readings.map((r) => r.deg));
     if (wantMinMm !== undefined && wantMaxMm !== undefined && wantMinMm > wantMaxMm)
       throw new InputError(
         'wantMinMm',
-        `At least ${wantMinMm} mm and at most ${wantMaxMm} mm cannot both be.`,
+        `xwantMinMm} mm and at most ${wantMaxMm} mm cannot both be.`,
         'Enter the smaller figure of the manual',
       );
     const byGap = [...readings].sort((a, b) => a.gapMm - b.gapMm);
     const [least, most] = [byGap[0]!, byGap.at(-1)!];
     const leastMm = show.line('nearest', placeText(least.deg), least.gapMm, 'mm');
     const mostMm = show.line('furthest', placeText(most.deg), most.gapMm, 'mm');
-    const runoutMm = show.line('the ring runs out', 'furthest − nearest', mostMm - leastMm, 'mm');
+    const runoutMm = show.line('ring runout', 'furthest − nearest', mostMm - leastMm, 'mm');
     show.basis('measured', 'feeler between sensor and ring');
     const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 2 });
     const reasons: Reason[] = [];
@@ -92,8 +92,8 @@ export const sensorGap = defineWorking<Input, SensorGap>({
       );
     else {
       show.basis('manual', 'gap of the sensor');
-      show.line('wanted, at least', 'manual', wantMinMm, 'mm');
-      show.line('wanted, at most', 'manual', wantMaxMm, 'mm');
+      show.line('spec, min', 'manual', wantMinMm, 'mm');
+      show.line('spec, max', 'manual', wantMaxMm, 'mm');
       if (leastMm < wantMinMm)
         reasons.push(
           reason('check', `Gap too small at ${placeText(least.deg)}: {0}, spec {1} min.`, [
@@ -103,14 +103,14 @@ export const sensorGap = defineWorking<Input, SensorGap>({
         );
       if (mostMm > wantMaxMm)
         reasons.push(
-          reason('check', `Too far at ${placeText(most.deg)}: {0}, at most {1}.`, [
+          reason('check', `Gap too large at ${placeText(most.deg)}: {0}, spec {1} max.`, [
             mm(mostMm),
             mm(wantMaxMm),
           ]),
         );
       if (reasons.length === 0)
         reasons.push(
-          reason('good', 'Between {0} and {1} all round.', [mm(wantMinMm), mm(wantMaxMm)]),
+          reason('good', 'Between {0} and {1} all around.', [mm(wantMinMm), mm(wantMaxMm)]),
         );
     }
     show.verdict(worstOf(reasons));

@@ -43,7 +43,7 @@ export interface ProcedureInput {
     build: Build;
     discSide: Wheel['discSide'];
     caliper: Caliper;
-    /** A tube is in the tire that comes off. */
+    /** Tube in the old tire. */
     tubeWas: boolean;
     /** Spokes, or a split rim's halves, are sealed by design. */
     sealed: boolean;

@@ -108,14 +108,14 @@ export const stepsFor = (input: ProcedureInput): Step[] => {
  */
 export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
   name: 'procedure',
-  says: 'Every step that this wheel needs, in order',
+  says: 'Steps for this wheel, in order',
   input: () => ({
     machine: record(
       {
         kind: oneOf(MACHINE_KINDS, 'Kind of machine'),
         drive: oneOf(DRIVES, 'Drive'),
         wheelSensors: boolean('Wheel-speed sensors'),
-        loose: boolean('The wheel came in without its machine').optional(),
+        loose: boolean('Loose wheel').optional(),
         renews: boolean('Something that holds the wheel is new each time').optional(),
       },
       'The machine',
@@ -126,7 +126,7 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
         build: oneOf(BUILDS, 'How the rim is made'),
         discSide: oneOf(DISC_SIDES, 'Side of the brake disc'),
         caliper: oneOf(CALIPERS, 'How the caliper’s bolts run'),
-        tubeWas: boolean('A tube is in the tire that comes off'),
+        tubeWas: boolean('Tube in the old tire'),
         sealed: boolean('Sealed by design'),
         strips: count(1, 2, 'Rim strips'),
         rings: count(1, 2, 'Beadlock rings').optional(),
@@ -140,16 +140,16 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
     ),
     tire: record(
       { lightMark: boolean('The tire has a light mark'), arrows: boolean('The tire has an arrow') },
-      'The tire that goes on',
+      'The new tire',
     ),
-    tube: oneOf(TUBES_IN, 'Tubes in the tire that goes on'),
+    tube: oneOf(TUBES_IN, 'Tubes in the new tire'),
     locks: LOCK_PLACES,
     tools: listOf(oneOf(STEP_TOOLS, 'A tool'), STEP_TOOLS.length, 'Tools that change a step'),
     schools: record(
       Object.fromEntries(
         SCHOOLS.map((s) => [s, oneOf(schoolChoices(s), findRule(s).says).optional()]),
       ),
-      'Schools of this job',
+      'Methods of this job',
     ).optional(),
     rules: ruleValues(),
   }),

@@ -22,13 +22,13 @@ export type JobLook = (typeof JOB_LOOKS)[number];
 
 /** The same in two words, for a label. */
 export const LOOK_SHORT: Record<Look, string> = {
-  pressure: 'Pressure again',
-  bolts: 'Bolts again',
-  leak: 'Leak again',
-  tread: 'Tread again',
-  tape: 'Tape again',
-  age: 'Age again',
-  calibration: 'Calibrate again',
+  pressure: 'Recheck pressure',
+  bolts: 'Recheck bolts',
+  leak: 'Recheck leak',
+  tread: 'Recheck tread',
+  tape: 'Recheck rollout',
+  age: 'Recheck age',
+  calibration: 'Calibrate',
   anything: 'Recheck',
 };
 
@@ -53,7 +53,7 @@ export const LOOK_WHY: Record<Look, string> = {
   tape: 'tires grow until they have settled',
   age: 'rubber gets old whether it is ridden or not',
   calibration: 'gauges drift',
-  anything: 'as was agreed',
+  anything: 'as agreed',
 };
 
 /** What an earlier program's words ask for: it did not say which readings. */

@@ -32,10 +32,10 @@ test('what a backup holds against what is here: what would be gone is counted, p
   expect(less).toEqual({
     Machines: 0,
     Wheels: 0,
-    'Kinds of tires': 0,
+    'Tire types': 0,
     Visits: 0,
     Jobs: 1,
-    'Entries in their logs': 0,
+    'Log entries': 0,
     Photographs: 0,
   });
   expect(rows.find((r) => r.says === 'Machines')).toMatchObject({ inBackup: 5, here: 3 });

@@ -18,11 +18,11 @@ export interface Holdings {
 const COUNTED: Record<Exclude<keyof Holdings, 'shopName' | 'lastAt'>, string> = {
   machines: 'Machines',
   wheels: 'Wheels',
-  tires: 'Kinds of tires',
+  tires: 'Tire types',
   visits: 'Visits',
   jobs: 'Jobs',
-  entries: 'Entries in their logs',
-  photographs: 'Photographs',
+  entries: 'Log entries',
+  photographs: 'Photos',
 };
 
 /**

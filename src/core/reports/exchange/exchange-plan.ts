@@ -26,15 +26,15 @@ export interface Brought {
 }
 
 const KIND_WORDS: Record<Exclude<LineKind, 'shop'>, string> = {
-  person: 'people, without their secrets',
+  person: 'people, without PINs or passphrases',
   rule: 'rules of the shop',
-  'rule-change': 'changes of rules',
+  'rule-change': 'rule changes',
   record: 'machines, wheels, stock and tools',
   visit: 'visits',
   job: 'jobs with their logs',
-  order: 'orders of parts',
-  practice: 'rounds of practice',
-  change: 'changes of records',
+  order: 'part orders',
+  practice: 'practice rounds',
+  change: 'record changes',
 };
 
 /** What would be done, kind by kind, as far as the file holds any. */

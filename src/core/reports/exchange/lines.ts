@@ -104,7 +104,7 @@ export const LINE_KINDS = [
   'change',
 ] as const satisfies readonly LineKind[];
 
-const id = text(60, 'Its id').pattern(/^[\w-]+$/);
+const id = text(60, 'Its ID').pattern(/^[\w-]+$/);
 const person = text(60, 'A person');
 const ruleValue = Joi.alternatives(Joi.number(), Joi.string().max(200).allow(''))
   .required()
@@ -132,10 +132,10 @@ const FIELDS: { [K in LineKind]: Record<keyof LineData[K], Joi.Schema> } = {
       .valid(SHOP_FORMAT_VERSION)
       .required()
       .meta({ expected: `Use version ${SHOP_FORMAT_VERSION}` }),
-    of: oneOf(FILE_OF, 'What the file is of'),
+    of: oneOf(FILE_OF, 'What the file holds'),
     name: text(80, 'The shop’s name').allow(''),
   },
-  person: { name: person, role: oneOf(ROLES, 'Role'), pace: oneOf(PACES, 'The pace') },
+  person: { name: person, role: oneOf(ROLES, 'Role'), pace: oneOf(PACES, 'Step mode') },
   rule: {
     key: ruleKey,
     value: ruleValue,
@@ -161,18 +161,18 @@ const FIELDS: { [K in LineKind]: Record<keyof LineData[K], Joi.Schema> } = {
     entries: entries('The log of the job'),
     taken: listOf(
       Joi.object({
-        kind: oneOf(RECORD_KINDS, 'The shelf'),
+        kind: oneOf(RECORD_KINDS, 'The stock'),
         stockId: id,
         count: count(1, 1_000_000, 'How many'),
       }),
       200,
-      'What it took from the shelf',
+      'Stock it used',
     ),
     fitted: maybe(
       Joi.object({
         before: loose,
         after: maybe(loose),
-        place: count(0, 1_000_000_000, 'Its place among the hand-overs'),
+        place: count(0, 1_000_000_000, 'Its number among the hand-overs'),
       }).required(),
     ),
   },
@@ -185,7 +185,7 @@ const FIELDS: { [K in LineKind]: Record<keyof LineData[K], Joi.Schema> } = {
     jobIds: listOf(id, 60, 'The jobs it is for'),
     orderedAt: instant('When it was ordered'),
     orderedBy: person,
-    closedAt: maybe(instant('When it came or was called off')),
+    closedAt: maybe(instant('When it was received or canceled')),
     closedBy: maybe(person),
     came: maybe(flag),
   },
@@ -202,14 +202,14 @@ const FIELDS: { [K in LineKind]: Record<keyof LineData[K], Joi.Schema> } = {
       .meta({ expected: `Enter what was done: a list of at most ${MAX_ACTS}` }),
     good: flag,
     cost: count(0, 1000, 'What it cost'),
-    advisedCost: count(0, 1000, 'What it would have cost as advised'),
+    advisedCost: count(0, 1000, 'What the advised moves would have cost'),
     tookS: count(0, 86_400, 'Seconds it took'),
   },
   change: {
     at: instant('When'),
     who: maybe(person),
     kind: oneOf([...RECORD_KINDS, 'rules', 'people'], 'What was changed'),
-    of: text(80, 'Its id'),
+    of: text(80, 'Its ID'),
     name: text(200, 'What it is called').allow(''),
     fields: Joi.object()
       .pattern(/^[a-z]\w{0,59}$/i, Joi.array().items(Joi.any()).length(2))

@@ -28,7 +28,7 @@ export interface PaperWheel {
   rows: [label: string, value: string][];
   /** What was found, and what to do about it. */
   found: string[];
-  /** What was advised and not wanted, with the name of who said so. */
+  /** What was recommended and not wanted, with the name of who said so. */
   declined: string[];
   photos: PaperPhoto[];
   /** What the dial shows: the wheel with its weights, seen from the disc side. */
@@ -145,7 +145,7 @@ const foundOf = (state: JobState, units: UnitPreferences): string[] => {
 };
 
 const photoSays = ({ part, says }: JobState['photos'][number]): string =>
-  [part && INSPECTED_WORDS[part], says].filter(Boolean).join(': ') || 'Photograph';
+  [part && INSPECTED_WORDS[part], says].filter(Boolean).join(': ') || 'Photo';
 
 const wheelOf = ({ jobId, state }: PaperJob, q: Q, units: UnitPreferences): PaperWheel[] => {
   const { wheel } = state;
@@ -171,8 +171,8 @@ const wheelOf = ({ jobId, state }: PaperJob, q: Q, units: UnitPreferences): Pape
 
 const RIDE_WORDS = {
   ridden: 'Ridden',
-  'not good': 'Ridden, and not as it should be',
-  refused: 'Not ridden: refused',
+  'not good': 'Ridden, problem found',
+  refused: 'Not ridden: declined',
 };
 
 const rideText = (states: readonly JobState[], q: Q): string | null => {

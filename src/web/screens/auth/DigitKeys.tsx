@@ -24,7 +24,7 @@ export const DigitKeys = ({
     <button
       type="button"
       className="btn col-span-2 !px-0"
-      aria-label="Take the last one away"
+      aria-label="Delete last digit"
       onClick={() => onChange(value.slice(0, -1))}
     >
       <Delete aria-hidden="true" />

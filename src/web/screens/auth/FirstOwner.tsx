@@ -20,7 +20,7 @@ export const FirstOwner = () => {
   const { come } = useSignIn();
   const close = async () => {
     const owner = name.trim();
-    if (!owner) return setProblem('Say who the owner is.');
+    if (!owner) return setProblem('Enter the owner’s name.');
     try {
       if (!people.includes(owner)) await add(owner).unwrap();
       await setWayIn({ name: owner, role: 'owner', secret }).unwrap();
@@ -56,7 +56,7 @@ export const FirstOwner = () => {
           ))}
         </datalist>
         <SecretField
-          label={`Passphrase, ${MIN_LETTERS} letters or more`}
+          label={`Passphrase, ${MIN_LETTERS} characters or more`}
           who={name}
           isNew
           value={secret}

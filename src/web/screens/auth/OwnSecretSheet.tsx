@@ -47,7 +47,7 @@ export const OwnSecretSheet = ({ who, onClose }: { who: string; onClose: () => v
             Save
           </Button>
           <p className="text-[16px] text-ink2">
-            Every other screen of {who} is signed out
+            Every other device of {who} is signed out
             {isOwner && ', and the passkeys below are removed'}.
           </p>
         </form>

@@ -15,7 +15,7 @@ export const PasskeyList = () => {
   const [label, setLabel] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const add = async () => {
-    if (!label.trim()) return setProblem('Name the passkey, for example by its device.');
+    if (!label.trim()) return setProblem('Name the passkey, such as by its device.');
     try {
       await addPasskey(label.trim());
       setLabel('');

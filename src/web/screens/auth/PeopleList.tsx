@@ -40,7 +40,7 @@ export const PeopleList = () => {
             <Button
               small
               onClick={() => setOpen(person)}
-              aria-label={`Role and way in of ${person.name}`}
+              aria-label={`Role and sign-in of ${person.name}`}
             >
               Role and sign-in
             </Button>

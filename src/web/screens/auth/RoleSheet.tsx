@@ -55,8 +55,8 @@ export const RoleSheet = ({ person, onClose }: { person: Person; onClose: () => 
             problem={problem}
             hint={
               role === 'owner'
-                ? `A passphrase of ${MIN_LETTERS} letters or more.`
-                : `A PIN of ${MIN_DIGITS} digits or more, or a passphrase.${person.canSignIn ? ' Empty, it stays as it is.' : ''}`
+                ? `A passphrase of ${MIN_LETTERS} characters or more.`
+                : `A PIN of ${MIN_DIGITS} digits or more, or a passphrase.${person.canSignIn ? ' Leave empty to keep it.' : ''}`
             }
           />
           <div className="flex flex-wrap gap-2">
@@ -70,7 +70,7 @@ export const RoleSheet = ({ person, onClose }: { person: Person; onClose: () => 
             )}
           </div>
           <p className="text-[16px] text-ink2">
-            What is changed here signs {person.name} out everywhere else.
+            Saving this signs {person.name} out on every other device.
           </p>
         </form>
       </Sheet>

@@ -41,7 +41,7 @@ const Code = ({ made, onAgain }: { made: SignInCode; onAgain: () => void }) => {
           size={260}
           level="M"
           marginSize={2}
-          title="Signs in a second screen"
+          title="Code to sign in a device"
         />
       </div>
       <p className="num mt-3 text-xl">
@@ -49,17 +49,17 @@ const Code = ({ made, onAgain }: { made: SignInCode; onAgain: () => void }) => {
       </p>
       {address === null && (
         <p role="alert" className="mt-2 border-l-8 border-check pl-3">
-          No other machine reaches this shop yet: start it with HOST=0.0.0.0. Until then the code is
-          for another browser of this machine.
+          No other device can reach this shop yet. Start it with HOST=0.0.0.0. Until then the code
+          works in another browser on this computer.
         </p>
       )}
       {window.location.protocol === 'https:' && (
         <p className="mt-2 text-[16px] text-ink2">
-          A tablet that has never been here asks whether it may trust this shop: open{' '}
+          A new tablet asks whether to trust this shop: open{' '}
           <a className="underline" href="/certificate.crt">
             its certificate
           </a>{' '}
-          there once, from the address below with /certificate.crt behind it.
+          once on it, at the address below followed by /certificate.crt.
         </p>
       )}
       <p className="mt-3">

@@ -21,7 +21,7 @@ const SessionRow = ({
   <li className="grid items-center gap-x-4 gap-y-1 border-b border-stone3 py-2 md:grid-cols-[190px_minmax(0,1fr)_auto]">
     <span className="head text-lg">
       {session.who}
-      {session.isThis && <span className="font-normal text-ink2">, this screen</span>}
+      {session.isThis && <span className="font-normal text-ink2">, this device</span>}
     </span>
     <span className="text-[15px] text-ink2 [overflow-wrap:anywhere]">
       {session.from}
@@ -55,7 +55,7 @@ export const Sessions = () => {
         <Button onClick={() => void refetch()}>Try again</Button>
       </Failed>
     );
-  if (!data) return <Waiting what="Reading who is signed in" />;
+  if (!data) return <Waiting what="Loading sign-ins" />;
   return (
     <>
       {problem && (

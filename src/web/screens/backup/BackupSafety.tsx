@@ -94,7 +94,7 @@ const SecondFolder = ({ second }: Pick<BackupsNow, 'second'>) => {
   return (
     <Part title="Second folder">
       <p className="mb-3 max-w-[70ch]">
-        Each daily backup is copied there too, such as to another disk. Leave it empty for no copy.
+        Each daily backup is also copied here, such as to another disk. Leave empty for no copy.
       </p>
       {second?.problem != null && (
         <p role="alert" className="mb-3 text-stop">

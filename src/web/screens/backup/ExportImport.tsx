@@ -41,15 +41,15 @@ export const ExportImport = () => {
         Export and import
       </h2>
       <p className="mb-3 text-[17px]">
-        The whole shop as a file that any program can read: a zip of lines of JSON with a published
-        schema, photographs beside it, no secrets. Another shop takes it in, or one job of it; what
-        is there already stays as it is there.
+        The whole shop as a file any program can read: a zip of JSON lines with a published schema,
+        photos included, no secrets. Another shop can import all of it or one job; what is already
+        there stays.
       </p>
       <div className="flex flex-wrap gap-2">
         <a className="btn" href="/api/exchange/shop" download>
           Export shop
         </a>
-        <FileButton label="A file of a shop or a job" disabled={isBringing} onFile={begin}>
+        <FileButton label="Shop or job file" disabled={isBringing} onFile={begin}>
           {isBringing ? 'Reading it …' : 'Check a file'}
         </FileButton>
         {isBringing && <Button onClick={giveUp}>Stop</Button>}

@@ -19,7 +19,7 @@ export const KeptShop = ({
 }) => (
   <>
     <p role="status" className="text-[18px]">
-      {done} {kept !== '' && 'The shop as it was is kept as'}
+      {done} {kept !== '' && 'The previous shop is saved as'}
     </p>
     {kept !== '' && <p className="num mt-1 text-[16px] [overflow-wrap:anywhere]">{kept}</p>}
     <div className="mt-4">

@@ -90,7 +90,7 @@ export const RestoreSheet = ({
             <Button onClick={() => void refetch()}>Check again</Button>
           </Failed>
         )}
-        {!error && !data && <Waiting what="Taking it apart and checking all of it" />}
+        {!error && !data && <Waiting what="Unpacking and checking everything" />}
         {data && kept === null && (
           <>
             <p className="mb-3 text-[17px]">
@@ -117,7 +117,7 @@ export const RestoreSheet = ({
           </>
         )}
         {kept !== null && (
-          <KeptShop done="Restored." kept={kept} goes="To the restored shop" onGo={leave} />
+          <KeptShop done="Restored." kept={kept} goes="Open the restored shop" onGo={leave} />
         )}
       </Sheet>
     </Dialog.Root>

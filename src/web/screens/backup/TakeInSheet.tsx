@@ -52,15 +52,13 @@ const Remarks = ({ plan: { staying, renumbered, photographs } }: { plan: Exchang
   <ul className="mt-3 list-disc pl-5 text-[16px]">
     {renumbered.map(({ from, to }) => (
       <li key={from}>
-        Job {from} becomes job {to}: its number is another job’s here.
+        Job {from} becomes job {to}: its number is taken here.
       </li>
     ))}
     {photographs.missing > 0 && (
-      <li>
-        Photographs that its logs name, and that are neither in it nor here: {photographs.missing}.
-      </li>
+      <li>Photos named in its logs but missing here and in the file: {photographs.missing}.</li>
     )}
-    {staying.length > 0 && <li>As it is here stays: {staying.map((s) => s.name).join(', ')}.</li>}
+    {staying.length > 0 && <li>Kept as it is here: {staying.map((s) => s.name).join(', ')}.</li>}
   </ul>
 );
 
@@ -95,7 +93,7 @@ export const TakeInSheet = ({
     <Dialog.Root open onOpenChange={(open) => !open && leave()}>
       <Sheet
         title={`${plan.of === 'shop' ? 'The shop' : 'A job of'} ${plan.from || 'without a name'}`}
-        closes="Close without taking it in"
+        closes="Close without importing"
       >
         {kept === null && (
           <>
@@ -105,13 +103,13 @@ export const TakeInSheet = ({
               {isAnew
                 ? 'All of it is imported or none of it. Saving is paused meanwhile. The current shop is saved to a file first.'
                 : plan.staying.length > 0
-                  ? 'Nothing in it is new here; what differs stays as it is here.'
-                  : 'All that it holds is here already.'}
+                  ? 'Nothing new in it; what differs stays as it is here.'
+                  : 'Everything in it is already here.'}
             </p>
             <div className="mt-4 flex flex-wrap gap-2">
               {isAnew && (
                 <Button go disabled={isLoading} onClick={() => void put()}>
-                  {isLoading ? 'Taking it in …' : 'Import'}
+                  {isLoading ? 'Importing …' : 'Import'}
                 </Button>
               )}
               <Button disabled={isLoading} onClick={leave}>
@@ -125,7 +123,9 @@ export const TakeInSheet = ({
             )}
           </>
         )}
-        {kept !== null && <KeptShop done="Imported." kept={kept} goes="To the shop" onGo={leave} />}
+        {kept !== null && (
+          <KeptShop done="Imported." kept={kept} goes="Open the shop" onGo={leave} />
+        )}
       </Sheet>
     </Dialog.Root>
   );

@@ -34,7 +34,7 @@ export const JobHeader = ({ job, state, wheel, machine, sideUp }: JobAtHand) => 
           role="status"
           className="max-w-40 border-l-4 border-water pl-2 text-[15px] leading-tight max-sm:max-w-24"
         >
-          {others.join(', ')} {others.length === 1 ? 'is' : 'are'} here too
+          {others.join(', ')} {others.length === 1 ? 'is' : 'are'} also here
         </p>
       )}
       <SisterWheels jobId={job.id} />

@@ -154,7 +154,7 @@ const spokesOf = ({ build, spokes }: WheelForm): number => {
   if (!Number.isInteger(count) || count < 0 || count > MAX_SPOKES)
     throw new InputError(
       'spokes',
-      'The number of spokes does not fit.',
+      'The number of spokes is not valid.',
       `Enter a whole number up to ${MAX_SPOKES}`,
     );
   return count;
@@ -165,7 +165,7 @@ const optional = (text: string, what: string, unit: 'kPa' | 'Nm', read: Read): n
   if (!text.trim()) return null;
   const value = read(text, unit);
   if (value === null)
-    throw new InputError(what, `${what}: not a number.`, 'Enter a number, or nothing');
+    throw new InputError(what, `${what}: not a number.`, 'Enter a number or leave it empty');
   return value;
 };
 

@@ -61,7 +61,7 @@ const Clamp = ({ of }: { of: Column }) => {
         title={`the clamp of the ${POSITION_WORDS[wheel.position].toLowerCase()}`}
         working={clamp.working}
       >
-        {(clamp.working.result.forcePerBoltN / 1000).toFixed(1)} kN a bolt
+        {(clamp.working.result.forcePerBoltN / 1000).toFixed(1)} kN per bolt
       </BasisTag>
     </td>
   );
@@ -69,7 +69,7 @@ const Clamp = ({ of }: { of: Column }) => {
 
 const Turned = ({ of: { turned } }: { of: Column }) => (
   <td className="py-1 pr-3">
-    {turned ? `${turned.turnsDone} of ${turned.turns} turns, ${turned.onDate}` : 'no turn in a log'}
+    {turned ? `${turned.turnsDone} of ${turned.turns} turns, ${turned.onDate}` : 'no turns logged'}
   </td>
 );
 

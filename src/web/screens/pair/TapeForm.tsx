@@ -39,11 +39,10 @@ export const TapeForm = ({
     const [circumferenceMm, gaugeKpa] = [read(tape, 'mm'), read(pressure, 'kPa')];
     const runs = run.trim() === '' ? usualRun : /^\d{1,3}$/.test(run.trim()) ? Number(run) : null;
     if (circumferenceMm === null || circumferenceMm < FEWEST_MM || circumferenceMm > MAX_MM)
-      return 'The tape: a circumference, as 2640 or 104 3/8 for inches and eighths.';
-    if (gaugeKpa === null || gaugeKpa < 5 || gaugeKpa > 400)
-      return 'The pressure that it was taped at.';
+      return 'Circumference: enter 2640, or 104 3/8 for inches and eighths.';
+    if (gaugeKpa === null || gaugeKpa < 5 || gaugeKpa > 400) return 'Taped at: enter a pressure.';
     if (runs === null || runs > 500)
-      return 'The runs before it: a whole number, 0 before the first.';
+      return 'Runs so far: enter a whole number, 0 before the first.';
     return { run: runs, circumferenceMm, gaugeKpa };
   };
   const keep = async () => {
@@ -57,7 +56,7 @@ export const TapeForm = ({
       });
       dispatch(recordChanged({ kind: 'wheels', id: wheel.id, before: wheel }));
       await dispatch(shopChanged());
-      dispatch(announce({ text: 'The rollout is in the record.', tone: 'good' }));
+      dispatch(announce({ text: 'Rollout saved.', tone: 'good' }));
       setTape('');
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;

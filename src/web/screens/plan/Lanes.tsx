@@ -134,9 +134,9 @@ export const Lanes = ({
     if (bar && (delta.x !== 0 || delta.y !== 0)) onMove(movedBy(bar, delta));
   };
   const announcements: Announcements = {
-    onDragStart: ({ active }) => `Taken: ${barOf(active.id)?.says ?? ''}`,
+    onDragStart: ({ active }) => `Moving: ${barOf(active.id)?.says ?? ''}`,
     onDragOver: () => undefined,
-    onDragEnd: ({ active }) => `Put: ${barOf(active.id)?.wheel ?? ''}`,
+    onDragEnd: ({ active }) => `Pinned: ${barOf(active.id)?.wheel ?? ''}`,
     onDragCancel: ({ active }) => `Moving: ${barOf(active.id)?.says ?? ''}`,
   };
   return (

@@ -12,9 +12,9 @@ interface PlanNow {
   planning: 'first' | 'closely' | null;
   /** Why there is no plan, or none newer. */
   problem: string | null;
-  /** Asks for a new one. */
+  /** Spec a new one. */
   plan(): void;
-  /** Asks for a new one that is looked at more closely, mostly for seconds. */
+  /** Spec a new one that is looked at more closely, mostly for seconds. */
   planClosely(): void;
   /** Gives up the one that is being worked out. */
   stop(): void;
@@ -45,7 +45,7 @@ export const usePlan = (people: readonly string[]): PlanNow => {
       } catch (error) {
         if (running.current !== request) return null;
         const isStopped = (error as { name?: string }).name === 'AbortError';
-        setProblem(isStopped ? 'Planning was stopped.' : visitProblem(error));
+        setProblem(isStopped ? 'Planning stopped.' : visitProblem(error));
         setPlanning(null);
         return null;
       }

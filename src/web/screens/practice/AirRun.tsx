@@ -69,15 +69,14 @@ export const AirRun = ({ at, who, onDone }: RunProps) => {
       run: () => void doing({ do: 'lubricate' })(),
     },
     { key: 'x', says: 'Stop here', run: () => void doing({ do: 'call it off' })() },
-    { key: 'n', says: 'Done: how it went', run: done },
+    { key: 'n', says: 'Done: show results', run: done },
   ]);
   const pops = seen.flatMap((s) => s.popped.map(() => s.kpa));
   const says = isSeated(state)
-    ? 'Both beads are home'
+    ? 'Both beads seated'
     : state.isOff
-      ? 'Called off'
-      : (seen.at(-1)?.refused ??
-        (state.tries === 0 ? 'Nothing is in it yet' : `Try ${state.tries}`));
+      ? 'Stopped'
+      : (seen.at(-1)?.refused ?? (state.tries === 0 ? 'No air in it yet' : `Try ${state.tries}`));
   return (
     <RunLayout
       shows="The hose"
@@ -89,7 +88,7 @@ export const AirRun = ({ at, who, onDone }: RunProps) => {
             limitKpa={limits[limit]}
             readingsKpa={[]}
             popsKpa={pops}
-            from="the limit is the one you go by"
+            from="the limit you use"
           />
           <p className="mt-4 text-[22px]">
             Sidewall: at most <strong className="num">{say(hidden.sidewallKpa, 'kPa')}</strong> to
@@ -140,7 +139,7 @@ export const AirRun = ({ at, who, onDone }: RunProps) => {
       )}
       <EndButton isOver={isOver} onEnd={done} />
       <MovesList
-        label="Done so far"
+        label="Moves so far"
         moves={acts.map((it, i) => (
           <Line key={i} act={it} seen={seen[i]!} />
         ))}

@@ -90,7 +90,7 @@ export const BalanceOutcome = ({
           ))}
         </ol>
         <p className="mt-1 text-ink2">
-          With {advised.readings} rests and level tests in between
+          With {advised.readings} settles and level tests in between
           {last.length === 0 ? '; no weight was needed' : ''}.{' '}
           <BasisTag title="the round" working={working}>
             how

@@ -26,7 +26,7 @@ const WHEEL = { build: PRACTICE_WHEEL.build, spokes: PRACTICE_WHEEL.spokes };
 const LOCKS = lockMarks(PRACTICE_WHEEL);
 const NOTHING: Piece[] = [];
 const PACES = [
-  ['1', 'as in the shop'],
+  ['1', 'shop speed'],
   ['8', '8 times faster'],
   ['25', '25 times faster'],
 ] as const;
@@ -106,10 +106,10 @@ export const BalanceRun = ({ at, who, onDone }: RunProps) => {
       tookS(),
     );
   useKeys([
-    { key: 'l', says: 'Let go from the left', run: () => letGo(() => wheel.letGo('left')) },
-    { key: 'r', says: 'Let go from the right', run: () => letGo(() => wheel.letGo('right')) },
-    { key: 'h', says: 'Hold the picked place level, let go', run: level },
-    { key: 'n', says: 'Put the picked weights on', run: putOn },
+    { key: 'l', says: 'Released from the left', run: () => letGo(() => wheel.letGo('left')) },
+    { key: 'r', says: 'Released from the right', run: () => letGo(() => wheel.letGo('right')) },
+    { key: 'h', says: 'Hold the picked place level and release', run: level },
+    { key: 'n', says: 'Put on the picked weights', run: putOn },
   ]);
   const marks = useMemo(
     (): DialMark[] => [
@@ -142,9 +142,9 @@ export const BalanceRun = ({ at, who, onDone }: RunProps) => {
           />
           <p className="num text-center text-[26px]" role="status">
             {wheel.moving
-              ? 'It turns'
+              ? 'Turning'
               : wheel.bottom === null
-                ? 'Held'
+                ? 'Held level'
                 : `At the bottom: ${place.clock(wheel.bottom)}`}
           </p>
         </>
@@ -175,7 +175,7 @@ export const BalanceRun = ({ at, who, onDone }: RunProps) => {
       />
       <div className="flex flex-wrap gap-2">
         <Button go hotkey="N" disabled={!changed} onClick={putOn}>
-          Put them on
+          Put weights on
         </Button>
         <Button disabled={told.length === 0 && tries.length === 0} onClick={done}>
           Call it balanced
@@ -184,17 +184,17 @@ export const BalanceRun = ({ at, who, onDone }: RunProps) => {
       <div className="w-[220px]">
         <ChoiceField label="The clock" value={pace} onChange={setPace} options={PACES} />
       </div>
-      <section aria-label="Seen so far">
+      <section aria-label="Readings so far">
         <h2 className="text-[18px]">
-          Seen so far · {tries.length} {tries.length === 1 ? 'placement' : 'placements'}
+          Readings so far · {tries.length} {tries.length === 1 ? 'placement' : 'placements'}
         </h2>
-        <ol className="max-h-[180px] overflow-y-auto" tabIndex={0} aria-label="Seen so far">
+        <ol className="max-h-[180px] overflow-y-auto" tabIndex={0} aria-label="Readings so far">
           {told.map((t, i) => (
             <li key={i} className="grid grid-cols-[32px_1fr] py-0.5">
               <span className="num text-ink2">{i + 1}</span>
               <span>
                 {t.what === 'rest'
-                  ? `rest at ${place.clock(t.deg)}`
+                  ? `settled at ${place.clock(t.deg)}`
                   : t.what === 'level'
                     ? `${place.clock(t.deg)} held level ${movedOf(t)}`
                     : `on: ${t.text}`}

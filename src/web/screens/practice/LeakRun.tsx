@@ -29,7 +29,7 @@ const Plot = ({ readings }: { readings: readonly StandingReading[] }) => {
     <svg
       viewBox={`0 0 ${W} ${H}`}
       role="img"
-      aria-label={`The gauge from ${say(gauges[0]!, 'kPa')} on the first day to ${say(gauges.at(-1)!, 'kPa')} on day ${readings.at(-1)!.day}`}
+      aria-label={`Gauge from ${say(gauges[0]!, 'kPa')} on the first day to ${say(gauges.at(-1)!, 'kPa')} on day ${readings.at(-1)!.day}`}
       className="w-full max-w-[640px]"
     >
       <path d={`M${SIDE} ${H - SIDE}H${W - SIDE}`} className="stroke-lip" strokeWidth="3" />
@@ -67,7 +67,7 @@ export const LeakRun = ({ at, who, onDone }: RunProps) => {
       run: wait(days),
     })),
     { key: 'l', says: 'It leaks', run: tell('leaks') },
-    { key: 'o', says: 'It is ordinary: the weather', run: tell('ordinary') },
+    { key: 'o', says: 'It’s the weather', run: tell('ordinary') },
   ]);
   const last = readings.at(-1)!;
   return (
@@ -109,7 +109,7 @@ export const LeakRun = ({ at, who, onDone }: RunProps) => {
         {hidden.tube ? 'With a tube.' : 'Tubeless.'} {counted(readings.length, 'reading')} so far. A
         tire is as warm as the day; the gauge shows one step at the finest.
       </p>
-      <p>Wait, and read it again:</p>
+      <p>Wait, then read it again:</p>
       <div className="flex flex-wrap gap-2">
         {WAITS.map(([key, days, says]) => (
           <Button key={key} hotkey={key} onClick={wait(days)}>

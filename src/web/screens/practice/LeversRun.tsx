@@ -101,14 +101,14 @@ export const LeversRun = ({ at, who, onDone }: RunProps) => {
   };
   const done = () => onDone(acts, tookS());
   useKeys([
-    { key: 'b', says: 'Begin at the picked place', run: begin },
+    { key: 'b', says: 'Start at the picked place', run: begin },
     { key: '.', says: 'A bite, clockwise', run: () => void bite('clockwise')() },
-    { key: ',', says: 'A bite, the other way', run: () => void bite('back')() },
-    { key: 'p', says: 'Push the fitted part down', run: () => void doing({ do: 'push down' })() },
+    { key: ',', says: 'A bite, counterclockwise', run: () => void bite('back')() },
+    { key: 'p', says: 'Push the fitted bead down', run: () => void doing({ do: 'push down' })() },
     { key: 'l', says: 'Press the lock in', run: () => void doing({ do: 'press the lock' })() },
     { key: 'k', says: 'Kneel at the picked place', run: kneel },
     { key: 'f', says: 'Feel for the tube', run: () => void doing({ do: 'feel' })() },
-    { key: 'n', says: 'Done: how it went', run: () => isBegun && done() },
+    { key: 'n', says: 'Done: show results', run: () => isBegun && done() },
   ]);
   const last = seen.at(-1);
   const leftMm = ((360 - state.onDeg) / 360) * Math.PI * bead.rim.flangeMm;
@@ -137,14 +137,14 @@ export const LeversRun = ({ at, who, onDone }: RunProps) => {
         {state.over
           ? 'The bead is over'
           : !isBegun
-            ? 'Where do you begin?'
+            ? 'Where do you start?'
             : (last && leverSeenWords(last, words)) || `${say(leftMm, 'mm', { digits: 0 })} to go`}
       </p>
       {!isBegun && (
         <div className="grid grid-cols-[1fr_auto] items-end gap-3">
-          <PlaceField key={fieldKey} label="Begin at" deg={picked} onPlace={setPicked} />
+          <PlaceField key={fieldKey} label="Start at" deg={picked} onPlace={setPicked} />
           <Button go hotkey="B" disabled={picked === null} onClick={begin}>
-            Begin here
+            Start here
           </Button>
         </div>
       )}
@@ -161,7 +161,7 @@ export const LeversRun = ({ at, who, onDone }: RunProps) => {
               Bite clockwise
             </Button>
             <Button hotkey="," onClick={bite('back')}>
-              Bite the other way
+              Bite counterclockwise
             </Button>
             <Button hotkey="F" onClick={doing({ do: 'feel' })}>
               Feel for the tube

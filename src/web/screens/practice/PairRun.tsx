@@ -113,11 +113,11 @@ export const PairRun = ({ at, who, onDone }: RunProps) => {
       says: `Pick tire ${i + 1}`,
       run: () => setTire(i + 1),
     })),
-    { key: 'a', says: 'Bring the picked one to the pressure', run: () => void fill() },
-    { key: 't', says: 'Tape the picked one', run: () => void tape() },
-    { key: 'p', says: 'The picked one and the other are a pair', run: () => void pair() },
-    { key: 'x', says: 'No pair: another tire', run: () => void none() },
-    { key: 'n', says: 'Done: how it went', run: done },
+    { key: 'a', says: 'Set the picked tire to the pressure', run: () => void fill() },
+    { key: 't', says: 'Tape the picked tire', run: () => void tape() },
+    { key: 'p', says: 'The picked two are a pair', run: () => void pair() },
+    { key: 'x', says: 'No pair: use another tire', run: () => void none() },
+    { key: 'n', says: 'Done: show results', run: done },
   ]);
   return (
     <RunLayout
@@ -138,7 +138,7 @@ export const PairRun = ({ at, who, onDone }: RunProps) => {
               value={text}
               onChange={setText}
               problem={
-                isPressure ? null : `A pressure from ${say(5, 'kPa')} to ${say(690, 'kPa')}.`
+                isPressure ? null : `Enter a pressure from ${say(5, 'kPa')} to ${say(690, 'kPa')}.`
               }
             />
             <Button hotkey="A" onClick={fill}>
@@ -160,7 +160,7 @@ export const PairRun = ({ at, who, onDone }: RunProps) => {
             </Button>
           </div>
           <Button hotkey="X" className="justify-self-start" onClick={none}>
-            No pair: another tire
+            No pair: use another tire
           </Button>
         </>
       )}

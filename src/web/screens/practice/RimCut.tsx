@@ -14,12 +14,12 @@ export const RimCut = ({ bead, state }: { bead: HiddenBead; state: BeadState }) 
   const farY = Y.well - fillPx - (Y.well - fillPx - Y.seat) * upShare;
   const says = state.over
     ? 'The bead is over.'
-    : `Of what is on, ${Math.round(upShare * 100)}% sits up on its seat; the rest lies in the well.`;
+    : `Of the bead that is on, ${Math.round(upShare * 100)}% is up on its seat; the rest is in the well.`;
   return (
     <svg
       viewBox="0 0 240 160"
       role="img"
-      aria-label={`The rim cut through. ${says}`}
+      aria-label={`Cross-section of the rim. ${says}`}
       className="w-full max-w-[280px]"
     >
       <path d={RIM} fill="none" className="stroke-lip" strokeWidth="7" strokeLinejoin="round" />

@@ -48,7 +48,7 @@ export const RimSwing = ({ wheel, deg }: { wheel: HiddenSpokes; deg: number }) =
     <svg
       viewBox={`0 0 ${W} ${H}`}
       role="img"
-      aria-label={`The rim at the needle, much larger: ${say(side, 'mm', { digits: 1 })} to the side, ${say(up, 'mm', { digits: 1 })} up`}
+      aria-label={`Rim at the needle, enlarged: ${say(side, 'mm', { digits: 1 })} to the side, ${say(up, 'mm', { digits: 1 })} up`}
       className="w-full"
     >
       <path

@@ -85,18 +85,18 @@ export const RingRun = ({ at, who, onDone }: RunProps) => {
   useKeys([
     { key: 'b', says: 'Measure a bundle', run: () => void doing({ do: 'bundle' })() },
     { key: 'g', says: 'Measure its gap', run: () => void doing({ do: 'gap' })() },
-    { key: '.', says: 'On to the next bolt', run: () => onTo(1) },
-    { key: ',', says: 'Back to the bolt before', run: () => onTo(-1) },
+    { key: '.', says: 'Next bolt', run: () => onTo(1) },
+    { key: ',', says: 'Previous bolt', run: () => onTo(-1) },
     { key: 'f', says: 'Feeler at the bolt', run: () => void feel() },
     { key: 't', says: 'Turn the bolt', run: () => void turn() },
     {
       key: 'h',
-      says: 'Half a turn each, all round',
+      says: 'Half a turn each, all around',
       run: () => void doing({ do: 'half a turn each' })(),
     },
-    { key: 'q', says: 'Torque them all', run: () => void doing({ do: 'torque' })() },
+    { key: 'q', says: 'Torque all bolts', run: () => void doing({ do: 'torque' })() },
     { key: 'x', says: 'Stop here', run: () => void doing({ do: 'call it off' })() },
-    { key: 'n', says: 'Done: how it went', run: done },
+    { key: 'n', says: 'Done: show results', run: done },
   ]);
   const felt = useMemo(() => feltNow(acts, seen), [acts, seen]);
   const marks = useMemo(
@@ -121,7 +121,7 @@ export const RingRun = ({ at, who, onDone }: RunProps) => {
   const says = state.end
     ? state.end === 'torqued'
       ? 'Torqued'
-      : 'Called off'
+      : 'Stopped'
     : last && read
       ? `${doneWords(last)}: ${say(read.mm, 'mm', { digits: 2 })}`
       : 'Measure, then close it evenly';
@@ -164,7 +164,7 @@ export const RingRun = ({ at, who, onDone }: RunProps) => {
               options={BOLTS.map((n) => [String(n), `bolt ${n}`] as const)}
             />
             <ChoiceField
-              label="Turned by"
+              label="Turns so far"
               value={quarters}
               onChange={setQuarters}
               options={QUARTERS}
@@ -178,7 +178,7 @@ export const RingRun = ({ at, who, onDone }: RunProps) => {
               Turn {bolt}
             </Button>
             <Button hotkey="Q" onClick={doing({ do: 'torque' })}>
-              Torque them all
+              Torque all bolts
             </Button>
             <Button hotkey="X" onClick={doing({ do: 'call it off' })}>
               Stop here

@@ -27,11 +27,11 @@ export const Scores = ({
   return (
     <>
       <p>
-        {counted(standing.rounds, 'round')}: {level}; {standing.good} ended well
+        {counted(standing.rounds, 'round')}: {level}; {standing.good} passed
         {standing.medianCost !== null && (
           <>
-            ; in the middle <strong className="num">{standing.medianCost}</strong> {many}, as
-            advised <strong className="num">{standing.medianAdvised}</strong>
+            ; typical <strong className="num">{standing.medianCost}</strong> {many}, as advised{' '}
+            <strong className="num">{standing.medianAdvised}</strong>
           </>
         )}
         .
@@ -39,9 +39,9 @@ export const Scores = ({
       {rounds.length > 1 && (
         <>
           <p className="mt-2 text-[15px] text-ink2">
-            Round by round, {many}: yours in full, the advice’s dashed.
+            Round by round, {many}: yours solid, the advised ones dashed.
           </p>
-          <Fallback instead={<p className="text-ink2">The chart could not be loaded.</p>}>
+          <Fallback instead={<p className="text-ink2">Chart didn’t load.</p>}>
             <Suspense fallback={<p className="text-ink2">Drawing …</p>}>
               <ScoreChart rounds={rounds} counts={many} />
             </Suspense>

@@ -6,7 +6,7 @@ import { useNow } from '../../parts/use-now';
 import { useApp } from '../../store';
 import { useShownPracticeQuery } from '../../store/practice-api';
 
-/** How one of them gets on: what ended well, and where it does not yet. */
+/** How one of them gets on: what passed, and where it does not yet. */
 const Person = ({ shown, nowMs }: { shown: ShownPractice; nowMs: number }) => {
   const tried = shown.kinds.filter((k) => k.standing.rounds > 0);
   return (
@@ -27,7 +27,7 @@ const Person = ({ shown, nowMs }: { shown: ShownPractice; nowMs: number }) => {
               <span className="num">
                 {standing.good} of {standing.rounds}
               </span>{' '}
-              ended well
+              passed
               <span className="block text-[15px] text-ink2">
                 {next ? `next ${next.level}: ${next.why}` : 'all levels passed'}
               </span>

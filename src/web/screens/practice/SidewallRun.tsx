@@ -27,8 +27,8 @@ const Wheel = ({ wheel }: { wheel: FitContext }) => {
     ['Comes off', wheel.from],
     ['Rim', `${readRimCode(wheel.rimCode).canonical}, ${wheel.build}`],
     ['Goes on', `${wheel.end}, ${wheel.tube ? 'with a tube' : 'tubeless'}`],
-    ['Asks for', `load index ${wheel.minLoadIndex}, speed ${wheel.minSpeedSymbol}`],
-    ['Looked at on', wheel.onDate],
+    ['Spec', `load index ${wheel.minLoadIndex}, speed ${wheel.minSpeedSymbol}`],
+    ['Checked on', wheel.onDate],
   ] as const;
   return (
     <dl className="flex flex-wrap gap-x-8 gap-y-1">
@@ -68,9 +68,9 @@ export const SidewallRun = ({ at, who, onDone }: RunProps) => {
       says: `Pick tire ${i + 1}`,
       run: () => setTire(i + 1),
     })),
-    { key: 'f', says: 'The picked one suits', run: () => void fits() },
-    { key: 'r', says: 'The picked one must be refused', run: () => void refuse() },
-    { key: 'n', says: 'Done: how it went', run: done },
+    { key: 'f', says: 'The picked tire fits', run: () => void fits() },
+    { key: 'r', says: 'Refuse the picked tire', run: () => void refuse() },
+    { key: 'n', says: 'Done: show results', run: done },
   ]);
   return (
     <div className="grid gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_400px]">
@@ -78,7 +78,7 @@ export const SidewallRun = ({ at, who, onDone }: RunProps) => {
         <Wheel wheel={hidden.wheel} />
         <fieldset className="mt-4 grid gap-2">
           <legend className="mb-1 text-[15px] text-ink2">
-            Which one suits? And which one must be refused?
+            Which tire fits? Which must be refused?
           </legend>
           {hidden.tires.map(({ marking, tread, dateCode }, i) => (
             <label
@@ -128,7 +128,7 @@ export const SidewallRun = ({ at, who, onDone }: RunProps) => {
               <VerdictShape verdict={judged[i]!.right ? 'good' : 'check'} size={20} />
               <span>
                 {it.do === 'fits'
-                  ? `Tire ${it.tire} suits`
+                  ? `Tire ${it.tire} fits`
                   : `Tire ${it.tire} refused for ${TOPIC_WORDS[it.why]}`}
                 : {judged[i]!.right ? 'right.' : 'no.'}{' '}
                 {it.do === 'fits' && (

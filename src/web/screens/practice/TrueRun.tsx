@@ -73,11 +73,11 @@ export const TrueRun = ({ at, who, onDone }: RunProps) => {
     spoke !== null && act({ spoke, eighths: sign * Number(eighths) });
   const done = () => onDone(acts, tookS());
   useKeys([
-    { key: '.', says: 'On to the next spoke', run: () => pick((deg ?? 0) + step) },
-    { key: ',', says: 'Back to the spoke before', run: () => pick((deg ?? 0) - step) },
+    { key: '.', says: 'Next spoke', run: () => pick((deg ?? 0) + step) },
+    { key: ',', says: 'Previous spoke', run: () => pick((deg ?? 0) - step) },
     { key: 't', says: 'Tighten the nipple at the needle', run: () => void turn(1)() },
     { key: 'l', says: 'Loosen the nipple at the needle', run: () => void turn(-1)() },
-    { key: 'n', says: 'It runs true: how it went', run: done },
+    { key: 'n', says: 'Call it true: show results', run: done },
   ]);
   const marks = useMemo(
     (): DialMark[] => (deg === null ? [] : [{ is: 'rest', deg, label: 'the needle' }]),
@@ -108,23 +108,15 @@ export const TrueRun = ({ at, who, onDone }: RunProps) => {
         <Needle label="Up and down" mm={reading?.radialMm ?? null} />
       </div>
       <p className="text-[15px] text-ink2">
-        Toward the disc side and outward are plus. Spoke 1 is the first after the valve and goes to
-        the disc side, the next to the other, by turns.
+        Plus is toward the disc side and outward. Spoke 1 is the first after the valve and goes to
+        the disc side; they alternate.
       </p>
       <div className="grid grid-cols-[1fr_auto_auto] items-end gap-2">
-        <PlaceField key={fieldKey} label="The needle stands at" deg={deg} onPlace={setDeg} />
-        <Button
-          hotkey=","
-          aria-label="Back to the spoke before"
-          onClick={() => pick((deg ?? 0) - step)}
-        >
+        <PlaceField key={fieldKey} label="Needle at" deg={deg} onPlace={setDeg} />
+        <Button hotkey="," aria-label="Previous spoke" onClick={() => pick((deg ?? 0) - step)}>
           Back
         </Button>
-        <Button
-          hotkey="."
-          aria-label="On to the next spoke"
-          onClick={() => pick((deg ?? 0) + step)}
-        >
+        <Button hotkey="." aria-label="Next spoke" onClick={() => pick((deg ?? 0) + step)}>
           On
         </Button>
       </div>
@@ -149,7 +141,7 @@ export const TrueRun = ({ at, who, onDone }: RunProps) => {
         {acts.length} {acts.length === 1 ? 'nipple' : 'nipples'} turned
       </h2>
       <MovesList
-        label="Nipples so far"
+        label="Turns so far"
         moves={acts.map(
           (n) =>
             `${n.eighths > 0 ? 'tightened' : 'loosened'} nipple ${n.spoke} at ${place.clock(degs[n.spoke - 1] ?? 0)} ${eighthsText(n.eighths)}`,

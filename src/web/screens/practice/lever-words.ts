@@ -10,7 +10,7 @@ interface Say {
 export const leverActWords = (act: LeverAct, say: Say): string => {
   switch (act.do) {
     case 'start':
-      return `begun at ${say.place(act.deg)}, a quarter on by hand`;
+      return `begun at ${say.place(act.deg)}, a quarter fitted by hand`;
     case 'kneel':
       return `a knee at ${say.place(act.deg)}`;
     case 'bite':

@@ -36,22 +36,22 @@ const PRESSURE: readonly Reading[] = [
 
 /** Which readings close what. */
 const ASKED: Record<Look, Asked> = {
-  pressure: { readings: PRESSURE, judged: true, says: 'Cold, with the gauge that set it.' },
+  pressure: { readings: PRESSURE, judged: true, says: 'Cold, with the same gauge.' },
   leak: {
     readings: PRESSURE,
     judged: false,
-    says: 'Bead, stem and core with soapy water, then the gauge.',
+    says: 'Check bead, stem and core with soapy water, then read the gauge.',
   },
   bolts: {
     readings: [],
     judged: true,
-    says: 'Cold bolts again at their torque; weights still there; spokes ring.',
+    says: 'Torque the bolts cold; weights still on; spokes ring.',
   },
-  age: { readings: [], judged: true, says: 'Cracks in sidewall and grooves, bead, valve.' },
+  age: { readings: [], judged: true, says: 'Check sidewall, grooves, bead and valve for cracks.' },
   anything: { readings: [], judged: true, says: '' },
   tread: {
     readings: [
-      { field: 'depthMm', label: 'Depth, where it is lowest', unit: 'mm' },
+      { field: 'depthMm', label: 'Depth at the lowest place', unit: 'mm' },
       { field: 'km', label: 'Distance run', unit: 'km' },
     ],
     judged: false,
@@ -64,9 +64,9 @@ const ASKED: Record<Look, Asked> = {
       { field: 'run', label: 'Runs so far', unit: null },
     ],
     judged: false,
-    says: 'Round the middle of the tread, at the measuring pressure.',
+    says: 'Around the middle of the tread, at the measuring pressure.',
   },
-  calibration: { readings: [], judged: false, says: 'The day on its certificate.' },
+  calibration: { readings: [], judged: false, says: 'The date on its certificate.' },
 };
 
 const Form = ({ row, onDone }: { row: RecheckRow; onDone: () => void }) => {
@@ -94,7 +94,7 @@ const Form = ({ row, onDone }: { row: RecheckRow; onDone: () => void }) => {
       };
     });
     const missing = values.find((v) => v.value === null);
-    if (missing) return setProblem(`${missing.label}: a number is missing, or cannot be read.`);
+    if (missing) return setProblem(`${missing.label}: enter a number.`);
     const judged = asked.judged ? { good, found: found.trim() } : {};
     const readings = Object.fromEntries(values.map((v) => [v.field, v.value]));
     const body = row.look === 'calibration' ? { onDate: day } : { ...readings, ...judged };
@@ -105,7 +105,7 @@ const Form = ({ row, onDone }: { row: RecheckRow; onDone: () => void }) => {
         looked: { id: entryId, who, onDate: today(), read: body },
       }).unwrap();
       await dispatch(shopChanged());
-      dispatch(announce({ text: `Looked at: ${row.what}.`, tone: 'good' }));
+      dispatch(announce({ text: `Recheck saved: ${row.what}.`, tone: 'good' }));
       onDone();
     } catch (error) {
       setProblem(visitProblem(error));
@@ -176,7 +176,7 @@ const Over = ({ row }: { row: RecheckRow }) => (
     {recheckName(row)}.{' '}
     {row.closed
       ? `${row.closed.by} looked at it on ${row.closed.at.slice(0, 10)}: ${row.closed.good ? 'as it should be' : 'not as it should be'}${row.closed.found ? `; ${row.closed.found}` : ''}.`
-      : `It came in again with job ${row.passedBy}.`}
+      : `Closed by job ${row.passedBy}.`}
   </p>
 );
 

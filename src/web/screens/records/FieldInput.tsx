@@ -81,7 +81,7 @@ const Fasteners = ({
         onChange([...list, { name: '', wheel: 'any', torque: '', socket: '', renews: 'nothing' }])
       }
     >
-      One more fastener
+      Add fastener
     </Button>
   </fieldset>
 );
@@ -122,12 +122,12 @@ const DatedList = ({
           />
         ))}
         <Button small onClick={() => onChange(list.filter((_, j) => j !== i))}>
-          Remove<span className="sr-only"> with the one of {r.onDate}</span>
+          Remove<span className="sr-only"> with {r.onDate}</span>
         </Button>
       </div>
     ))}
     <Button small onClick={() => onChange([...list, { onDate: today() } as DatedDraft])}>
-      One more measurement
+      Add measurement
     </Button>
   </fieldset>
 );

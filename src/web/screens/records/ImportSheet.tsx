@@ -31,7 +31,7 @@ interface ImportForm {
 /** One file, not too large to be looked at row by row. */
 const checkFiles = ({ files }: ImportForm): void => {
   const file = files[0];
-  if (!file) throw new InputError('files', 'No file is picked.', 'Choose a CSV file');
+  if (!file) throw new InputError('files', 'No file chosen.', 'Choose a CSV file');
   if (file.size > MAX_BYTES)
     throw new InputError(
       'files',
@@ -41,7 +41,7 @@ const checkFiles = ({ files }: ImportForm): void => {
 };
 const SCHEMA = whole<ImportForm>(checkFiles);
 
-const PHASE_WORDS: Record<Progress['phase'], string> = { looking: 'Looked at', taking: 'Taken in' };
+const PHASE_WORDS: Record<Progress['phase'], string> = { looking: 'Checked', taking: 'Imported' };
 
 /** In the water's color in every browser. */
 const BAR =
@@ -96,7 +96,7 @@ const Rows = ({ plan: { rows, counts } }: { plan: ImportAnswer }) => {
           <tr>
             <th className="py-1 pr-3 font-normal">Line</th>
             <th className="pr-3 font-normal">What</th>
-            <th className="font-normal">Would be</th>
+            <th className="font-normal">Enter instead</th>
           </tr>
         </thead>
         <tbody>
@@ -122,7 +122,7 @@ const Verdict = ({ plan: { counts, problems } }: { plan: ImportAnswer }) => {
       {problems.length === 0 && (
         <VerdictMark verdict={counts.faulty > 0 ? 'stop' : 'good'}>
           {counts.faulty > 0
-            ? `${counts.faulty} of ${all} rows are faulty; nothing is taken in`
+            ? `${counts.faulty} of ${all} rows have errors; nothing was imported`
             : `${counts.add} added, ${counts.change} changed, ${counts.nothing} the same`}
         </VerdictMark>
       )}
@@ -152,7 +152,7 @@ export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => 
       <Sheet title={<>{SPECS[kind].many} from a CSV file</>} closes="Cancel" widthPx={760} footed>
         <label className="block">
           <span className="mb-1 block text-[15px] text-ink2">
-            The file: the columns that the CSV of this list has. A row without an id is added.
+            Use the columns of this list’s CSV. A row without an ID is added.
           </span>
           <input
             type="file"
@@ -173,7 +173,7 @@ export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => 
         {plan && <Rows plan={plan} />}
         <div className="sticky bottom-0 mt-4 flex gap-3 border-t border-stone3 bg-stone py-3">
           <Button go disabled={!isFit || progress !== null} onClick={takeIn}>
-            Take them in
+            Import
           </Button>
           <Button onClick={leave}>Cancel</Button>
         </div>

@@ -61,13 +61,13 @@ const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
   const save = handleSubmit((draft) => {
     const it = fromDraft(kind, draft, before, id, units, currency);
     return record
-      ? send(() => api.changeRecord(kind, it), `The ${one} is changed.`)
-      : send(() => api.addRecord(kind, it), `The ${one} is in the records.`);
+      ? send(() => api.changeRecord(kind, it), `The ${one} saved.`)
+      : send(() => api.addRecord(kind, it), `The ${one} saved.`);
   });
   const archive = () =>
     send(
       () => api.changeRecord(kind, { ...record!, archived: !record!.archived }),
-      record?.archived ? `The ${one} is back.` : `The ${one} is archived.`,
+      record?.archived ? `The ${one} restored.` : `The ${one} archived.`,
     );
 
   // What no single line can show: of a list, or of a field that the form does not have.

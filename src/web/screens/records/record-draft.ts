@@ -145,7 +145,7 @@ export const valueOf = (
     throw new InputError(
       field.key,
       `${field.label} is empty.`,
-      form.as === 'quantity' || form.as === 'whole' ? 'Enter a number' : 'Enter a few words',
+      form.as === 'quantity' || form.as === 'whole' ? 'Enter a number' : 'Enter some text',
     );
   }
   if (form.as === 'money') {

@@ -60,7 +60,7 @@ export const useImport = (kind: RecordKind, onDone: () => void): Importing => {
     const { add, change } = done.counts;
     dispatch(
       announce({
-        text: `${csv!.name} is taken in: ${add} ${SPECS[kind].many.toLowerCase()} added, ${change} changed.`,
+        text: `${csv!.name} imported: ${add} ${SPECS[kind].many.toLowerCase()} added, ${change} changed.`,
         tone: 'good',
       }),
     );

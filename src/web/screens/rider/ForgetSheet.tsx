@@ -12,13 +12,13 @@ import { visitProblem } from '../../store/visits-api';
 const Done = ({ done: { records, entries, stillIn } }: { done: Forgotten }) => (
   <>
     <p role="status" className="text-[18px]">
-      Forgotten. Records that said it: {records}. Entries of logs: {entries}.
+      Erased. Records that held the name: {records}. Entries of logs: {entries}.
     </p>
     {stillIn.length > 0 && (
       <>
         <p className="mt-3 border-l-4 border-check pl-3 text-[17px]">
-          These files were written before and hold it still. Delete them by hand once you need them
-          no more, and copies that were taken elsewhere.
+          These older files still hold the name. Delete them, and any copies elsewhere, when you no
+          longer need them.
         </p>
         <ul className="mt-2 text-[15px] [overflow-wrap:anywhere]">
           {stillIn.map((file) => (
@@ -30,7 +30,7 @@ const Done = ({ done: { records, entries, stillIn } }: { done: Forgotten }) => (
     <div className="mt-4">
       {/* Everything that this browser has read says the name. */}
       <Button go onClick={() => location.assign('/')}>
-        To the shop
+        Open the shop
       </Button>
     </div>
   </>
@@ -46,7 +46,7 @@ export const ForgetSheet = ({ name, onClose }: { name: string; onClose: () => vo
   const [forget, { data: done, isLoading }] = useForgetRiderMutation();
   const run = async (event: SyntheticEvent) => {
     event.preventDefault();
-    if (typed.trim() !== name) return setProblem(`Type the name as it stands above: ${name}`);
+    if (typed.trim() !== name) return setProblem(`Type the name as shown above: ${name}`);
     setProblem(null);
     const words = also.split(';').map((word) => word.trim());
     try {
@@ -62,17 +62,16 @@ export const ForgetSheet = ({ name, onClose }: { name: string; onClose: () => vo
   };
   return (
     <Dialog.Root open onOpenChange={(open) => !open && (done ? location.assign('/') : onClose())}>
-      <Sheet title={`Forget ${name}`} closes="Close without forgetting" widthPx={560}>
+      <Sheet title={`Erase ${name}`} closes="Close without erasing" widthPx={560}>
         {done && <Done done={done} />}
         {!done && (
           <form className="grid gap-4" onSubmit={(e) => void run(e)}>
             <p className="text-[17px]">
-              The name is erased from every record, log and list. This can’t be undone. What was
-              fitted and measured stays; photographs stay, look at them by hand. A partial name in a
-              note is not found.
+              The name is erased from every record, log and list. This can’t be undone. Work records
+              stay. Photos stay too: check them by hand. A partial name in a note is not found.
             </p>
             <TextField
-              label="Other words of theirs, such as a telephone number; several with a semicolon between"
+              label="Other text to erase, such as a phone number; separate with semicolons"
               value={also}
               onChange={setAlso}
             />
@@ -83,7 +82,7 @@ export const ForgetSheet = ({ name, onClose }: { name: string; onClose: () => vo
               problem={problem}
             />
             <Button go type="submit" disabled={isLoading}>
-              {isLoading ? 'Forgetting …' : 'Erase for good'}
+              {isLoading ? 'Erasing …' : 'Erase for good'}
             </Button>
           </form>
         )}

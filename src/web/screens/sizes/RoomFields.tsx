@@ -24,7 +24,7 @@ export const RoomFields = ({ wheelId, machineName, note, rooms, onWheel }: Props
   return (
     <div
       role="group"
-      aria-label="Room measured with the present tire"
+      aria-label="Clearance measured with the current tire"
       className="mt-2 grid grid-cols-2 items-start gap-x-3 gap-y-1 border-t-2 border-ink pt-2 sm:grid-cols-[1.8fr_1fr_1fr_1fr_1fr]"
     >
       <div className="max-sm:col-span-2">

@@ -11,7 +11,7 @@ interface Rooms {
 
 const UNKNOWN: Rooms = { rooms: {}, from: null };
 
-/** Asks for a wheel's rooms; none for no wheel selected, and while they are on their way. */
+/** Spec a wheel's rooms; none for no wheel selected, and while they are on their way. */
 export const useRooms = (wheelId: string): Rooms => {
   const [known, setKnown] = useState<Rooms & { wheelId: string }>({ wheelId: '', ...UNKNOWN });
   useEffect(() => {

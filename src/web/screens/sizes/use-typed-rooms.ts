@@ -35,7 +35,7 @@ export const useTypedRooms = (measured: Clearances): TypedRooms => {
       typed[place] ?? (measured[place] === undefined ? '' : write(measured[place], 'mm', 2)),
     problemOf: (place) =>
       typed[place]?.trim() && clearancesMm[place] === undefined
-        ? `A length up to ${say(MAX_MM, 'mm')}.`
+        ? `Enter a length up to ${say(MAX_MM, 'mm')}.`
         : null,
     type: (place, text) => setTyped((all) => ({ ...all, [place]: text })),
     clear: () => setTyped({}),

@@ -27,7 +27,7 @@ const problems = ({
       : []),
     ...(isOld ? [problem !== null ? 'Last backup failed' : age] : []),
     ...(isTestOld ? [tested?.problem != null ? 'Last backup can’t be restored' : untested] : []),
-    ...(second?.problem != null ? ['The copy to the second folder failed'] : []),
+    ...(second?.problem != null ? ['Copy to the second folder failed'] : []),
   ];
 };
 

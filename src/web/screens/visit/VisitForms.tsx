@@ -79,7 +79,7 @@ export const PromiseForm = ({ visit }: { visit: VisitSummary }) => {
     const dueAt = dueFrom(day, time);
     if (dueAt instanceof Error) return dueAt.message;
     return dueAt === null
-      ? 'The promise: a time, such as 15:30.'
+      ? 'Promised for: enter a time such as 3:30 PM.'
       : { kind: 'promised' as const, data: { dueAt } };
   };
   return (
@@ -158,10 +158,12 @@ export const NoteForm = ({ visit }: { visit: VisitSummary }) => {
   const [text, setText] = useState('');
   return (
     <OneForm
-      keeps="Keep the note"
+      keeps="Save note"
       visit={visit}
       read={() =>
-        text.trim() === '' ? 'The note is empty.' : { kind: 'note', data: { text: text.trim() } }
+        text.trim() === ''
+          ? 'The note is empty. Enter it.'
+          : { kind: 'note', data: { text: text.trim() } }
       }
       onKept={() => setText('')}
     >

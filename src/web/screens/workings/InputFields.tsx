@@ -112,7 +112,7 @@ const KindControl = ({
   return (
     <Group label={label} problem={problem?.path === path ? problem.text : null}>
       <ChoiceField
-        label="What it was"
+        label="Old value"
         value={kind}
         onChange={toKind}
         options={form.kinds.map((k) => [k.kind, k.kind] as const)}
@@ -153,7 +153,7 @@ const RulesControl = ({
           </div>
           <div className="w-36">
             <TextField
-              label="Its value, in SI"
+              label="Value, in SI units"
               value={rule.value}
               onChange={(value) => onChange(changed(rules, i, { ...rule, value }))}
               maxLength={60}

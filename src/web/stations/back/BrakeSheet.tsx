@@ -27,28 +27,29 @@ export const BrakeSheet = ({ onDone }: { onDone: () => void }) => {
   const found = brake && brakeNow(state, brake);
   const { dragNm, brakeNm } = found?.ok ? found.working.result : { dragNm: null, brakeNm: null };
   const keep = async () => {
-    if (!brake || !found) return setProblem('Firm or not: pump it and say so.');
+    if (!brake || !found)
+      return setProblem('Lever or pedal: pump it, then choose firm or not firm.');
     if (fault) return setProblem(fault);
     if (!found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);
     if (await write([{ kind: 'brake', data: brake }], 'Brake check saved.')) onDone();
   };
   return (
-    <Sheet title="Brake check" closes="Close the brake" footed>
+    <Sheet title="Brake check" closes="Close brake check" footed>
       <div className="min-h-[60px]" aria-live="polite">
         {found?.ok ? (
           <>
             <Reasons reasons={found.working.result.reasons} />
             {dragNm !== null && (
               <p className="text-[16px]">
-                It takes <span className="num">{say(dragNm, 'Nm', { digits: 1 })}</span> to turn
+                Drag torque <span className="num">{say(dragNm, 'Nm', { digits: 1 })}</span> to turn
                 {brakeNm !== null && (
                   <>
                     , <span className="num">{say(brakeNm, 'Nm', { digits: 1 })}</span> of it for the
                     brake
                   </>
                 )}
-                . The manual’s figure decides, where it has one.
+                . The manual’s figure decides if it has one.
               </p>
             )}
             <BasisTag title="the brake" working={found.working} />
@@ -77,23 +78,23 @@ export const BrakeSheet = ({ onDone }: { onDone: () => void }) => {
       </div>
       <details className="mt-3" open={values.pullN !== null}>
         <summary className="min-h-12 cursor-pointer py-3 font-semibold">
-          By a spring scale at the tread
+          Spring scale at the tread
         </summary>
         <div className="grid gap-3 sm:grid-cols-3">
           <QuantityField
-            label="Pull that turns it"
+            label="Pull to turn it"
             unit="N"
             value={typed.pull}
             onChange={(pull) => put({ pull })}
           />
           <QuantityField
-            label="With the pads apart"
+            label="Pull with pads apart"
             unit="N"
             value={typed.free}
             onChange={(free) => put({ free })}
           />
           <QuantityField
-            label="From axle to tread"
+            label="Axle to tread"
             unit="mm"
             value={typed.radius}
             onChange={(radius) => put({ radius })}

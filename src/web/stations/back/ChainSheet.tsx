@@ -64,8 +64,8 @@ const Found = ({ chain, align }: Pick<ChainAtHand, 'chain' | 'align'>) => {
       {problem && !problem.ok && <p className="text-stop">{problem.problem.message}</p>}
       {!slack && !straight && !problem && (
         <p className="text-ink2">
-          The whole play in the middle of the lower run, on the stand that the manual names, at the
-          tightest place.
+          Total play at mid-run of the lower chain, on the stand the manual names, at the tightest
+          place.
         </p>
       )}
     </div>
@@ -88,7 +88,7 @@ export const ChainSheet = ({ onDone }: { onDone: () => void }) => {
     onDone();
   };
   return (
-    <Sheet title="Chain slack and alignment" closes="Close the slack" widthPx={680} footed>
+    <Sheet title="Chain slack and alignment" closes="Close chain sheet" widthPx={680} footed>
       <Found chain={chain} align={align} />
       <ChainPicture
         before={typed.when === 'before' ? (slack ?? state.slack.before) : state.slack.before}
@@ -102,7 +102,7 @@ export const ChainSheet = ({ onDone }: { onDone: () => void }) => {
           value={typed.places}
           maxLength={60}
           onChange={(places) => put({ places })}
-          hint="several places, a space between them: the tightest counts"
+          hint="several places, separated by spaces; the tightest counts"
           autoFocus
         />
         <ChoiceField
@@ -133,11 +133,11 @@ export const ChainSheet = ({ onDone }: { onDone: () => void }) => {
           onChange={(run) => put({ run })}
         />
         <QuantityField
-          label="Pitch of the adjusters’ thread"
+          label="Adjuster thread pitch"
           unit="mm"
           value={typed.pitch}
           onChange={(pitch) => put({ pitch })}
-          hint="then it says turns"
+          hint="gives the turns"
         />
         <ChoiceField
           label="Align by"

@@ -38,7 +38,7 @@ export const DiscReadings = () => {
   const keep = async () => {
     if (DEGS.some((deg) => valueOf(deg) === null))
       return setProblem('Some readings aren’t lengths. Fix the marked fields.');
-    if (!found) return setProblem('Nothing is read yet: six places at least.');
+    if (!found) return setProblem('No readings yet. Measure at least six places.');
     if (!found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);
     await write([{ kind: 'disc-runout', data }], 'Disc runout saved.');
@@ -46,7 +46,7 @@ export const DiscReadings = () => {
   return (
     <details className="mt-5 border-t-2 border-ink pt-2" open={known !== null}>
       <summary className="head inline-flex min-h-12 cursor-pointer items-center text-lg">
-        Runout of the disc
+        Disc runout
       </summary>
       <div className="mt-2" aria-live="polite">
         {found?.ok && (
@@ -80,7 +80,7 @@ export const DiscReadings = () => {
       <div className="mt-3 flex flex-wrap items-end gap-3">
         <QuantityField label="Limit in the manual" unit="mm" value={limit} onChange={setLimit} />
         <Button small onClick={() => void keep()}>
-          Keep the readings of the disc
+          Save disc readings
         </Button>
       </div>
       {problem && (

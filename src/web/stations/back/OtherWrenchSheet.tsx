@@ -27,7 +27,7 @@ export const OtherWrenchSheet = ({ walk }: { walk: TorqueWalk }) => {
   const keep = () => {
     const extensionMm = head.trim() ? read(head, 'mm') : null;
     if (head.trim() && (extensionMm === null || extensionMm <= 0 || extensionMm > 1000))
-      return setProblem(`Head in line: a length up to ${say(1000, 'mm')}, or nothing.`);
+      return setProblem(`Extension: enter a length up to ${say(1000, 'mm')}, or leave it empty.`);
     const isBorrowed = least.trim() !== '' || most.trim() !== '';
     const [minNm, maxNm] = [read(least, 'Nm'), read(most, 'Nm')];
     const leverMm = lever.trim() ? read(lever, 'mm') : null;
@@ -35,9 +35,9 @@ export const OtherWrenchSheet = ({ walk }: { walk: TorqueWalk }) => {
       isBorrowed &&
       (minNm === null || maxNm === null || minNm < 0.1 || maxNm > MAX_NM || minNm >= maxNm)
     )
-      return setProblem('Borrowed wrench: its lowest setting, and its highest above it.');
+      return setProblem('Borrowed wrench: enter its lowest setting and a higher highest setting.');
     if (lever.trim() && (leverMm === null || leverMm < 50 || leverMm > 2000))
-      return setProblem(`Its lever: from ${say(50, 'mm')} to ${say(2000, 'mm')}.`);
+      return setProblem(`Lever: enter ${say(50, 'mm')} to ${say(2000, 'mm')}.`);
     setProblem(null);
     walk.setAid({ extensionMm });
     walk.borrow(
@@ -55,15 +55,15 @@ export const OtherWrenchSheet = ({ walk }: { walk: TorqueWalk }) => {
   return (
     <Dialog.Root open={isOpen} onOpenChange={setIsOpen}>
       <Dialog.Trigger asChild>
-        <Button small>Head or other wrench</Button>
+        <Button small>Extension or other wrench</Button>
       </Dialog.Trigger>
-      <Sheet title="Extension or other wrench" closes="Close the wrench" footed>
+      <Sheet title="Extension or other wrench" closes="Close wrench" footed>
         <QuantityField
-          label="Head in line with the handle"
+          label="Extension in line with the handle"
           unit="mm"
           value={head}
           onChange={setHead}
-          hint="from the drive to the fastener; one at a right angle changes nothing"
+          hint="from the drive to the fastener; a right-angle one changes nothing"
         />
         <p className="mt-3 font-semibold">A borrowed wrench, for this wheel</p>
         <div className="grid gap-3 sm:grid-cols-3">
@@ -72,10 +72,10 @@ export const OtherWrenchSheet = ({ walk }: { walk: TorqueWalk }) => {
           <QuantityField label="Drive to grip" unit="mm" value={lever} onChange={setLever} />
         </div>
         <p className="mt-2 text-[16px] text-ink2">
-          With a head in line the setting is torque × lever / (lever + head). A borrowed wrench’s
-          calibration is unknown.
+          With an in-line extension the setting is torque × lever / (lever + extension). A borrowed
+          wrench’s calibration is unknown.
         </p>
-        <SheetFoot keeps="Use it" onKeep={keep} problem={problem} />
+        <SheetFoot keeps="Use wrench" onKeep={keep} problem={problem} />
       </Sheet>
     </Dialog.Root>
   );

@@ -35,13 +35,13 @@ export const SensorSheet = ({ onDone }: { onDone: () => void }) => {
   const keep = async () => {
     if (DEGS.some((deg) => valueOf(deg) === null))
       return setProblem('Some readings aren’t gaps. Fix the marked fields.');
-    if (!found) return setProblem('Nothing is measured yet: the gap at three places or more.');
+    if (!found) return setProblem('No readings yet. Measure the gap at three places or more.');
     if (!found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);
     if (await write([{ kind: 'sensor-gap', data }], 'Gap saved.')) onDone();
   };
   return (
-    <Sheet title="Wheel sensor gap" closes="Close the sensor" footed>
+    <Sheet title="Wheel sensor gap" closes="Close sensor gap" footed>
       <div className="min-h-[60px]" aria-live="polite">
         {found?.ok ? (
           <>
@@ -51,7 +51,7 @@ export const SensorSheet = ({ onDone }: { onDone: () => void }) => {
         ) : (
           <p className="text-ink2">
             {found?.problem.message ??
-              'The feeler between sensor and ring, with the wheel turned on. Three places at least, all round the ring.'}
+              'Feeler gauge between sensor and ring, turning the wheel. At least three places around the ring.'}
           </p>
         )}
       </div>

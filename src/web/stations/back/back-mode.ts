@@ -54,12 +54,12 @@ export const backWordsOf = (mode: BackMode): BackWords => {
   switch (mode.is) {
     case 'loose':
       return {
-        now: 'It came in loose.',
-        why: 'Its rider puts it back: torque by the manual, twice round, and the brake pumped.',
-        says: 'On to hand-over',
+        now: 'Loose wheel.',
+        why: 'The rider installs it: torque by the manual, two passes, and pump the brake.',
+        says: 'Next: hand over',
       };
     case 'done':
-      return { now: 'The wheel is on.', why: 'Next: the paperwork.', says: 'On to hand-over' };
+      return { now: 'The wheel is on.', why: 'Next: the paperwork.', says: 'Next: hand over' };
     case 'steps':
       return {
         now: `${counted(mode.batch.steps.length - mode.batch.left.size, 'step')}, as shown.`,
@@ -69,7 +69,7 @@ export const backWordsOf = (mode: BackMode): BackWords => {
     case 'fasteners':
       return {
         now: `Tighten ${counted(mode.batch.count, 'fastener')}, in this order.`,
-        why: 'Values from the manual. See that the far end of the axle is not turning too. Untap any you did not do.',
+        why: 'Values from the manual. Make sure the far end of the axle does not turn too. Untap any you did not do.',
         says: 'All tightened as shown',
       };
     case 'fastener':
@@ -88,7 +88,7 @@ export const backWordsOf = (mode: BackMode): BackWords => {
       return mode.hasNoFigures
         ? {
             now: 'No torque values are known.',
-            why: 'Take them from the machine’s manual and note them.',
+            why: 'Get them from the machine’s manual and note them.',
             says: 'Done',
           }
         : { now: mode.step.say, why: mode.step.why, says: 'Done' };

@@ -13,7 +13,7 @@ test.each([
 ])('%d is %s', (turns, text) => expect(turnsText(turns)).toBe(text));
 
 test('both adjusters go the same way, or stay', () => {
-  expect(adjustText(2 / 3)).toBe('⅔ turn back, both adjusters alike.');
-  expect(adjustText(-0.5)).toBe('½ turn forward, both adjusters alike.');
-  expect(adjustText(0)).toBe('Leave the adjusters as they are.');
+  expect(adjustText(2 / 3)).toBe('⅔ turn back, both adjusters the same.');
+  expect(adjustText(-0.5)).toBe('½ turn forward, both adjusters the same.');
+  expect(adjustText(0)).toBe('Leave the adjusters alone.');
 });

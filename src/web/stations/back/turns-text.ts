@@ -29,5 +29,5 @@ export const turnsText = (turns: number): string => {
 /** What to do at both adjusters alike. */
 export const adjustText = (turns: number): string =>
   turns === 0
-    ? 'Leave the adjusters as they are.'
-    : `${turnsText(turns)} ${turns > 0 ? 'back' : 'forward'}, both adjusters alike.`;
+    ? 'Leave the adjusters alone.'
+    : `${turnsText(turns)} ${turns > 0 ? 'back' : 'forward'}, both adjusters the same.`;

@@ -29,10 +29,10 @@ interface ChainTyped {
 
 /** The gaps of a string at the front tire, in the order in which they are measured. */
 export const GAPS = [
-  ['leftFront', 'Left gap, in front'],
-  ['leftRear', 'Left gap, behind'],
-  ['rightFront', 'Right gap, in front'],
-  ['rightRear', 'Right gap, behind'],
+  ['leftFront', 'Left gap, front'],
+  ['leftRear', 'Left gap, rear'],
+  ['rightFront', 'Right gap, front'],
+  ['rightRear', 'Right gap, rear'],
 ] as const;
 
 /** The chain as it is typed: what it amounts to at once, and what is written of it. */
@@ -117,19 +117,15 @@ export const useChain = (): ChainAtHand => {
   const align = marks ? alignOf(state, marks, slack) : string && stringOf(state, string, slack);
   const writings = (): { write: Writing[] } | { problem: string } => {
     if (placesMm.includes(null))
-      return { problem: 'Slack: a number for each place, with a space between them.' };
+      return { problem: 'Slack: enter a number for each place, separated by spaces.' };
     if (placesMm.length > 0 && !slack)
-      return {
-        problem: 'The manual’s least and most slack and the run between the sprockets go with it.',
-      };
+      return { problem: 'Enter the manual’s min and max slack and the free chain run too.' };
     if (isByString && !string && gaps.some((g) => g !== null))
-      return {
-        problem: 'The string: all four gaps, the wheelbase and the distance of the adjusters.',
-      };
+      return { problem: 'String: enter all four gaps, the wheelbase and the adjuster spacing.' };
     if (!isByString && (leftMm === null) !== (rightMm === null))
-      return { problem: 'The marks: both of them, or neither.' };
+      return { problem: 'Adjuster marks: enter both or neither.' };
     if (!slack && !marks && !string)
-      return { problem: 'Nothing is measured yet: the slack, or whether it is straight.' };
+      return { problem: 'No readings yet. Measure the slack or the alignment.' };
     for (const found of [chain, align])
       if (found && !found.ok) return { problem: found.problem.message };
     return {

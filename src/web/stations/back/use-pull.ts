@@ -35,9 +35,9 @@ export const usePull = (): Pull => {
     (typed.free.trim() !== '' && freePullN === null) ||
     (typed.radius.trim() !== '' && radiusMm === null);
   const problem = isNoNumber
-    ? 'The spring scale: numbers, such as 4 or 2.5.'
+    ? 'Spring scale: enter numbers such as 4 or 2.5.'
     : (pullN !== null || freePullN !== null) && (pullN === null || radiusMm === null)
-      ? 'The spring scale: the pull that turns it, and how far from the axle it pulls.'
+      ? 'Spring scale: enter the pull and its distance from the axle.'
       : null;
   return {
     typed,

@@ -19,7 +19,7 @@ export const ByHandRow = ({ step, onBegin, onClear, more }: Props) => (
     {step.byHand && <Button onClick={onClear}>As advised</Button>}
     <select
       className="field !w-[122px]"
-      aria-label="Do something else, by hand"
+      aria-label="Do something else by hand"
       value=""
       onChange={(e) => onBegin(e.target.value as ByHand)}
     >

@@ -3,7 +3,7 @@ import type { Go } from './step-of';
 import type { BalanceFormProps } from './balance-form-props';
 
 const WORDS: Partial<Record<Exclude<Go, null>, string>> = {
-  'leave for the machine': 'On to the machine',
+  'leave for the machine': 'Go to the machine',
   'fix the trial': 'Trial is permanent',
 };
 

@@ -61,7 +61,7 @@ export const Figures = ({ estimate, placed, on, toleranceG, rested, searching }:
           label="Imbalance left"
           basis={
             <BasisTag
-              title="the pieces to put on"
+              title="the weights to put on"
               working={placed}
             >{`limit ${say(toleranceG, 'g')}, ${proofNote(placed.result, searching)}`}</BasisTag>
           }

@@ -29,7 +29,7 @@ export const LevelFields = ({
           <PlaceField
             key={hand.fieldKey}
             inputRef={readingRef}
-            label="This was held level"
+            label="Place held level"
             deg={hand.deg}
             onPlace={(to) => hand.change({ deg: to })}
           />

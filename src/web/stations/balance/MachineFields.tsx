@@ -57,7 +57,7 @@ export const MachineFields = ({ hand, acts, readingRef, beside }: BalanceFormPro
           onPlace={(deg) => hand.change({ deg })}
         />
         <QuantityField
-          label="Its finest step"
+          label="Finest step"
           unit="g"
           value={step}
           onChange={setStep}

@@ -33,7 +33,7 @@ export const MoreSheet = ({ estimate, onFinish }: Props) => {
         <Button>More</Button>
       </Dialog.Trigger>
       <Sheet title="More about this balance" closes="Back to the balance" widthPx={720}>
-        <Part title="Would turning the tire on the rim help?">
+        <Part title="Would turning the tire help?">
           <TurnPart estimate={estimate} />
         </Part>
         <Part title="Estimate from parts">

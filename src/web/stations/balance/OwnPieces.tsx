@@ -12,7 +12,7 @@ export const OwnPieces = ({ advice, hand, acts, onGo, readingRef, beside }: Bala
       <PlaceField
         key={hand.fieldKey}
         inputRef={readingRef}
-        label="Place for the next piece"
+        label="Place for the next weight"
         deg={hand.deg}
         onPlace={(deg) => hand.change({ deg })}
       />
@@ -25,9 +25,9 @@ export const OwnPieces = ({ advice, hand, acts, onGo, readingRef, beside }: Bala
       />
       <div className="flex flex-wrap gap-2">
         <Button go hotkey="N" onClick={onGo}>
-          They stay on
+          Weights are final
         </Button>
-        <Button onClick={() => acts.trial(pieces)}>Only taped on</Button>
+        <Button onClick={() => acts.trial(pieces)}>Taped on for trial</Button>
         {beside}
       </div>
     </div>

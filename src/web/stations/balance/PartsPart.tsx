@@ -55,7 +55,7 @@ export const PartsPart = () => {
         )}
         <QuantityField label="The valve with its nuts" unit="g" value={valve} onChange={setValve} />
         <QuantityField label="A patch, an overlap" unit="g" value={patchG} onChange={setPatchG} />
-        <PlaceField label="Where that is" deg={patchDeg} onPlace={setPatchDeg} />
+        <PlaceField label="Place of the patch" deg={patchDeg} onPlace={setPatchDeg} />
       </div>
       <Problem found={found} />
       {it && found?.ok && (
@@ -71,7 +71,7 @@ export const PartsPart = () => {
             <Quantity value={it.counterMassG} unit="g" digits={0} big />
           </FigureRow>
           {it.withSecondLockG !== null && (
-            <FigureRow label="With a second lock opposite, left">
+            <FigureRow label="Imbalance with a second lock opposite">
               <Quantity value={it.withSecondLockG} unit="g" digits={0} />
             </FigureRow>
           )}

@@ -23,12 +23,12 @@ export const RestFields = ({ hand, from, onGo, readingRef, beside }: BalanceForm
       <PlaceField
         key={hand.fieldKey}
         inputRef={readingRef}
-        label="This came to the bottom"
+        label="Place at the bottom"
         deg={hand.deg}
         onPlace={(deg) => hand.change({ deg })}
       />
       <ChoiceField
-        label="Let go from"
+        label="Released from"
         value={from ?? ''}
         onChange={(v) => hand.change({ from: (v || null) as Settle['from'] })}
         options={FROM}

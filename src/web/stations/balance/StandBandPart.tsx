@@ -43,7 +43,7 @@ export const StandBandPart = () => {
     return () => worker.terminate();
   }, []);
   if (problem) return <p className="text-stop">{problem}</p>;
-  if (!learned) return <p className="text-ink2">Looking through the shop's last wheels…</p>;
+  if (!learned) return <p className="text-ink2">Reading the last wheels …</p>;
   const { bandG, known, reason } = learned.result;
   const rule = rules?.find((r) => r.key === 'balance.bandG');
   const nowG = ruleNumber('balance.bandG', rule ? { 'balance.bandG': rule.value } : {});
@@ -58,10 +58,7 @@ export const StandBandPart = () => {
       });
       await dispatch(shopChanged());
       dispatch(
-        announce({
-          text: `Written down for the jobs from now on: the stand hides ${say(value, 'g')}.`,
-          tone: 'good',
-        }),
+        announce({ text: `Saved for new jobs: stand dead band ${say(value, 'g')}.`, tone: 'good' }),
       );
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
@@ -73,11 +70,9 @@ export const StandBandPart = () => {
       <Reasons reasons={[reason]} />
       <p className="mt-2 flex flex-wrap items-center gap-3">
         <span>
-          {nowG > 0
-            ? `The shop’s rule says ${say(nowG, 'g')}.`
-            : 'The shop has not written it down.'}
+          {nowG > 0 ? `The shop’s rule says ${say(nowG, 'g')}.` : 'Not saved as a shop rule yet.'}
         </span>
-        <BasisTag title="what the stand hides" working={learned}>
+        <BasisTag title="stand dead band" working={learned}>
           learned
         </BasisTag>
         {known && Math.abs(nowG - bandG) > 0.1 && (

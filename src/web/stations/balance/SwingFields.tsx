@@ -18,12 +18,9 @@ const swingOf = (
   if (!seconds.trim()) return { periodS: null, problem: null };
   const periodS = Number(seconds.replace(',', '.')) / Number(swings);
   if (!Number.isFinite(periodS))
-    return { periodS: null, problem: 'Seconds: a number, such as 41.5.' };
+    return { periodS: null, problem: 'Seconds: enter a number such as 41.5.' };
   if (periodS < MIN_S || periodS > MAX_S)
-    return {
-      periodS,
-      problem: `One swing takes ${MIN_S} to ${MAX_S} seconds: see how many were counted.`,
-    };
+    return { periodS, problem: `One swing takes ${MIN_S} to ${MAX_S} seconds: check the count.` };
   return { periodS, problem: null };
 };
 

@@ -59,13 +59,13 @@ export const Tries = ({ oddId }: { oddId: string | null }) => {
                 place: clock,
                 side: (from) => seenSide(from),
               })}
-              {e.id === oddId && <span className="text-check">, the odd one</span>}
+              {e.id === oddId && <span className="text-check">, doesn’t fit</span>}
             </span>
-            <Tip says="Take it out">
+            <Tip says="Remove">
               <button
                 type="button"
                 className="grid h-9 w-12 shrink-0 max-lg:h-12 cursor-pointer place-items-center rounded-lg text-ink2 hover:bg-stone2"
-                aria-label={`Take try ${i + 1} out`}
+                aria-label={`Remove try ${i + 1} out`}
                 onClick={() =>
                   void write(
                     [{ kind: 'undo', data: { entryId: e.id } }],

@@ -24,9 +24,7 @@ export const TurnPart = ({ estimate }: { estimate: Working<BalanceEstimate> | nu
   const [markDeg, setMarkDeg] = useState<number | null>(0);
   if (!estimate)
     return (
-      <p className="text-ink2">
-        First let the wheel with its tire settle, and learn its heavy spot.
-      </p>
+      <p className="text-ink2">Settle the wheel with its tire first, to find its heavy spot.</p>
     );
   const massG = read(bareG, 'g');
   const { heavyMassG, heavyDeg } = estimate.result;
@@ -44,7 +42,7 @@ export const TurnPart = ({ estimate }: { estimate: Working<BalanceEstimate> | nu
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
         <QuantityField label="Bare wheel, heavy by" unit="g" value={bareG} onChange={setBareG} />
         <PlaceField label="Bare wheel, heavy at" deg={bareDeg} onPlace={setBareDeg} />
-        <PlaceField label="The light mark stands at" deg={markDeg} onPlace={setMarkDeg} />
+        <PlaceField label="Light mark at" deg={markDeg} onPlace={setMarkDeg} />
       </div>
       <Problem found={found} />
       {it && found?.ok && (
@@ -68,7 +66,7 @@ export const TurnPart = ({ estimate }: { estimate: Working<BalanceEstimate> | nu
               <Quantity value={it.markAtHeavyG} unit="g" digits={0} />
             </FigureRow>
             <FigureRow
-              label={`Best: turned by ${say(it.turnDeg, 'deg', { digits: 0 })}, the mark at ${place.clock(normalDeg((markDeg ?? 0) + it.turnDeg))}`}
+              label={`Best: turn it by ${say(it.turnDeg, 'deg', { digits: 0 })}, the mark at ${place.clock(normalDeg((markDeg ?? 0) + it.turnDeg))}`}
             >
               <Quantity value={it.leastG} unit="g" digits={0} />
             </FigureRow>

@@ -29,9 +29,7 @@ export const LoadTab = ({ choice }: { choice: ChoiceAtHand }) => {
   const valueOf = (key: string) => read(typed[key] ?? '', 'kg');
   const problemOf = (key: string, max: number) => {
     const v = valueOf(key);
-    return (tried || typed[key]) && (v === null || v < 0 || v > max)
-      ? 'A mass, as on the scales.'
-      : null;
+    return (tried || typed[key]) && (v === null || v < 0 || v > max) ? 'Enter a weight.' : null;
   };
   const save = async () => {
     setTried(true);
@@ -71,7 +69,7 @@ export const LoadTab = ({ choice }: { choice: ChoiceAtHand }) => {
       </div>
       {!known && (
         <p className="text-[16px] text-ink2">
-          What stands on each wheel is not known:{' '}
+          Axle weights are missing.{' '}
           <Link className="underline" to={`/records/machines?edit=${machine.id}`}>
             Axle weights are missing. Add them to the machine record.
           </Link>

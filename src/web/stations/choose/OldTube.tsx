@@ -9,9 +9,9 @@ import { useJob } from '../../parts/job-context';
 import { Sheet } from '../../parts/Sheet';
 
 const CHECKS = [
-  ['holdsAir', 'Pumped up outside the tire it keeps its air and is quiet'],
-  ['unchafed', 'No chafing along the inside, where the nipples rub'],
-  ['valveSound', 'The valve stands straight and is not torn'],
+  ['holdsAir', 'Holds air outside the tire, no hiss'],
+  ['unchafed', 'No chafing on the inside, where the nipples rub'],
+  ['valveSound', 'Valve is straight and not torn'],
 ] as const;
 
 const whole = (text: string): number | null =>
@@ -39,7 +39,7 @@ export const OldTube = () => {
   return (
     <Dialog.Root>
       <Dialog.Trigger className="min-h-12 cursor-pointer text-[16px] underline">
-        Look at the old tube
+        Check the old tube
       </Dialog.Trigger>
       <Sheet title="Reuse the old tube?" closes="Close the check list" widthPx={480}>
         {CHECKS.map(([key, says]) => (
@@ -59,14 +59,14 @@ export const OldTube = () => {
             unit={null}
             value={age}
             onChange={setAge}
-            problem={age.trim() && years === null ? 'Whole years, 0 to 40.' : null}
+            problem={age.trim() && years === null ? 'Enter whole years, 0 to 40.' : null}
           />
           <QuantityField
             label="Patches"
             unit={null}
             value={patches}
             onChange={setPatches}
-            problem={count === null ? 'A whole number.' : null}
+            problem={count === null ? 'Enter a whole number.' : null}
           />
         </div>
         <div className="mt-4" aria-live="polite">
@@ -78,7 +78,7 @@ export const OldTube = () => {
               <Reasons reasons={result.working.result.reasons} className="mt-2" />
             </>
           ) : (
-            <p className="text-ink2">{result ? result.problem.message : 'Say how old it is.'}</p>
+            <p className="text-ink2">{result ? result.problem.message : 'Enter how old it is.'}</p>
           )}
         </div>
       </Sheet>

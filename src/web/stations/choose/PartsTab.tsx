@@ -85,7 +85,7 @@ export const PartsTab = ({ choice }: { choice: ChoiceAtHand }) => {
               onChange={(tubeId) => change({ tubeId })}
               options={[
                 ...tubes.map((f) => [f.id, `${f.label} · ${f.inStock} left`] as const),
-                ...(tubeFit ? [] : [['', 'none in stock serves'] as const]),
+                ...(tubeFit ? [] : [['', 'none in stock fits'] as const]),
               ]}
             />
           )}
@@ -101,7 +101,7 @@ export const PartsTab = ({ choice }: { choice: ChoiceAtHand }) => {
         >
           {doubled?.ok && (
             <p className="text-[15px] text-ink2">
-              An old one as a sleeve stops pinch flats, not nails, and adds about{' '}
+              An old tube as a sleeve stops pinch flats, not nails, and adds about{' '}
               {say(doubled.working.result.addedMassG, 'g')}{' '}
               <BasisTag title="an old tube as a sleeve" working={doubled.working} />
             </p>

@@ -118,7 +118,7 @@ export const TireTab = ({ choice, tried }: { choice: ChoiceAtHand; tried: boolea
       </Dialog.Root>
       <div className="grid grid-cols-[3fr_2fr] gap-x-3 gap-y-1.5">
         <TextField
-          label="Size going on"
+          label="New tire size"
           value={draft.marking}
           maxLength={40}
           onChange={(marking) =>
@@ -137,7 +137,7 @@ export const TireTab = ({ choice, tried }: { choice: ChoiceAtHand; tried: boolea
           }
         />
         <TextField
-          label="Its date code"
+          label="Date code"
           value={draft.dateCode}
           maxLength={4}
           inputMode="numeric"

@@ -37,7 +37,7 @@ export const ToolsTab = ({ choice }: { choice: ChoiceAtHand }) => {
     <div className="pt-3">
       <p className="flex items-center justify-between gap-3">
         {groups.reduce((n, g) => n + g.tools.length, 0)} things to lay out before the first bolt.
-        <BasisTag title="what to lay out" working={choice.parts.tools} />
+        <BasisTag title="tools" working={choice.parts.tools} />
       </p>
       <Reasons reasons={reasons} className="mt-2 mb-4" />
       <Groups groups={groups.slice(-1)} />

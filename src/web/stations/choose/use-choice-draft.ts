@@ -51,7 +51,7 @@ export const useChoiceDraft = (context: FitContext): ChoiceDraft => {
   const fits = kpa !== null && kpa >= LIMIT_KPA.min && kpa <= LIMIT_KPA.max;
   const limitProblem =
     typed && !fits
-      ? `A pressure from ${say(LIMIT_KPA.min, 'kPa')} to ${say(LIMIT_KPA.max, 'kPa')}, as printed.`
+      ? `Enter a pressure from ${say(LIMIT_KPA.min, 'kPa')} to ${say(LIMIT_KPA.max, 'kPa')}, as printed.`
       : null;
   return { draft, change, pick, limitKpa: fits ? kpa : null, limitProblem };
 };

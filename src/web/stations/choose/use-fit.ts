@@ -19,7 +19,7 @@ export interface FitAtHand {
   /** From the date code; null where none is typed. */
   age: Attempt<TireAge> | null;
   fit: Attempt<Omit<TireFit, 'treadRank'>>;
-  /** Against the size that comes off. */
+  /** Against the old size. */
   compared: Attempt<TireComparison>;
 }
 

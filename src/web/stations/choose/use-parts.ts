@@ -22,7 +22,7 @@ export interface PartsAtHand {
 }
 
 /**
- * What goes on with the tire, what it costs, and what to lay out; `known` once its size can be
+ * What goes on with the tire, what it costs, and tools; `known` once its size can be
  * read.
  */
 export const useParts = ({ marking, tube, tubeId, tireId }: Draft, known: boolean): PartsAtHand => {

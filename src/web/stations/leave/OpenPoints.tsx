@@ -8,18 +8,18 @@ export const OpenPoints = () => {
   const { missing, doubts: ofStations } = openPoints(reports);
   const doubts = [...pairDoubts(state, machineWheels), ...ofStations];
   if (doubts.length + missing.length === 0)
-    return <VerdictMark verdict="good">nothing missing, nothing doubtful</VerdictMark>;
+    return <VerdictMark verdict="good">nothing missing, nothing to check</VerdictMark>;
   return (
     <ul
       className="rows relative max-h-[150px] overflow-y-auto"
-      aria-label="Doubtful or missing"
+      aria-label="To check or missing"
       tabIndex={0}
     >
       {doubts.map((d) => (
         <li key={d} className="flex gap-2 border-b border-stone3 py-1.5 text-[16px]">
           <VerdictShape verdict="check" size={20} />
           <span className="flex-1">
-            <span className="sr-only">Doubtful: </span>
+            <span className="sr-only">To check: </span>
             {d}
           </span>
           {state.declined.some((x) => x.what === d) ? (

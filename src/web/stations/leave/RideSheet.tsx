@@ -47,7 +47,7 @@ export const RideSheet = ({ onDone }: { onDone: () => void }) => {
     if (await write([{ kind: 'test-ride', data }], 'Test ride saved.')) onDone();
   };
   return (
-    <Sheet title="Test ride" closes="Close the ride" footed>
+    <Sheet title="Test ride" closes="Close test ride" footed>
       <Cautions list={MIND} />
       <div className="mt-4 grid gap-3 sm:grid-cols-2">
         <ChoiceField
@@ -61,7 +61,7 @@ export const RideSheet = ({ onDone }: { onDone: () => void }) => {
           ]}
         />
         <TextField
-          label={how === 'refused' ? 'Refused by' : 'Ridden by'}
+          label={how === 'refused' ? 'Declined by' : 'Ridden by'}
           value={by}
           maxLength={60}
           onChange={setBy}
@@ -75,7 +75,7 @@ export const RideSheet = ({ onDone }: { onDone: () => void }) => {
               unit="km/h"
               value={shakes}
               onChange={setShakes}
-              hint="empty: it does not"
+              hint="empty if it does not shake"
             />
             <TextField label="What was found" value={found} maxLength={300} onChange={setFound} />
           </>
@@ -84,8 +84,8 @@ export const RideSheet = ({ onDone }: { onDone: () => void }) => {
       {how !== 'refused' && shakes.trim() && (
         <p className="mt-3 border-l-4 border-water pl-3">
           {leftG === null
-            ? 'This wheel was not balanced: begin there.'
-            : `${say(leftG, 'g')} were left at the balance. Look for a weight that flew off, then at the bead line and the runout.`}
+            ? 'This wheel was not balanced. Start there.'
+            : `${say(leftG, 'g')} of imbalance was left. Look for a lost weight, then check the bead line and the runout.`}
         </p>
       )}
       <SheetFoot keeps="Save" onKeep={() => void keep()} problem={problem} />

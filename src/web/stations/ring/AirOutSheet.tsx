@@ -9,7 +9,7 @@ import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
 
 const YES = [
-  ['', 'not noted'],
+  ['', 'not recorded'],
   ['yes', 'yes'],
   ['no', 'no'],
 ] as const;
@@ -31,13 +31,13 @@ export const AirOutSheet = ({ onDone }: { onDone: () => void }) => {
   const air = airOutOf({ ...state, airOut: data });
   const keep = async () => {
     if (gauge.trim() && (gaugeKpa === null || gaugeKpa < 0))
-      return setProblem('The gauge: a pressure, 0 when empty.');
+      return setProblem('Gauge: enter a pressure, 0 when empty.');
     setProblem(null);
     if (await write([{ kind: 'air-out', ...correcting('air-out'), data }], 'Air check saved.'))
       onDone();
   };
   return (
-    <Sheet title="Is the air out?" closes="Close the note of the air" footed>
+    <Sheet title="Is the air out?" closes="Close air check" footed>
       <div aria-live="polite">
         {air?.ok && <Reasons reasons={air.working.result.reasons.slice(0, 1)} />}
       </div>
@@ -71,7 +71,7 @@ export const AirOutSheet = ({ onDone }: { onDone: () => void }) => {
           ))}
         </ul>
       )}
-      <SheetFoot keeps="Keep this note" onKeep={() => void keep()} problem={problem} />
+      <SheetFoot keeps="Save air check" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };

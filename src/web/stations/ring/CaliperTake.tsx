@@ -56,7 +56,7 @@ export const CaliperTake = ({ next, onTake }: Props) => {
           forget();
         }}
       >
-        {next === null ? 'All is measured' : `Take ${next}`}
+        {next === null ? 'All measured' : `Take ${next}`}
       </Button>
       {device?.simulated && <StandInKnobs key={device.name} device={device} />}
     </div>

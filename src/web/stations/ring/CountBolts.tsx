@@ -19,20 +19,18 @@ export const CountBolts = () => {
     const torqueNm = torque.trim() ? read(torque, 'Nm') : null;
     const least = wheel.build === 'split' ? FEWEST : FEWEST + 1;
     if (count < least || count > MOST)
-      return setProblem(`The bolts: a whole number from ${least} to ${MOST}.`);
+      return setProblem(`Bolts: enter a whole number from ${least} to ${MOST}.`);
     if (torque.trim() && (torqueNm === null || torqueNm < 0.5 || torqueNm > 200))
-      return setProblem(
-        'The torque: a number from the ring’s maker, or empty where it is not known.',
-      );
+      return setProblem('Torque: enter the ring maker’s value or leave it empty.');
     setProblem(null);
     await write(
       [{ kind: 'ring-set', data: { bolts: count, torqueNm } }],
-      'The bolts are written on the wheel.',
+      'Bolts saved to the wheel.',
     );
   };
   return (
     <div className="mt-3 border-l-4 border-water pl-3" role="group" aria-label="Count the bolts">
-      <p className="head text-xl">How many bolts, and what torque by the maker?</p>
+      <p className="head text-xl">How many bolts? What torque does the maker give?</p>
       <div className="mt-2 grid grid-cols-2 gap-3">
         <QuantityField label="Bolts" unit={null} value={bolts} onChange={setBolts} />
         <QuantityField
@@ -40,12 +38,12 @@ export const CountBolts = () => {
           unit="Nm"
           value={torque}
           onChange={setTorque}
-          hint="the maker’s figure binds"
+          hint="from the ring’s maker"
         />
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-3">
         <Button small go onClick={() => void keep()}>
-          Keep them
+          Save bolts
         </Button>
         {problem && (
           <p role="alert" className="text-stop">

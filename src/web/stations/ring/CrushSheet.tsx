@@ -85,19 +85,19 @@ export const CrushSheet = ({ onDone }: { onDone: () => void }) => {
   const keep = async () => {
     if (cells.some(isBad))
       return setProblem('Some readings aren’t thicknesses. Fix the marked fields.');
-    if (!crush) return setProblem('Nothing is measured yet: bundle and gap of a bead.');
+    if (!crush) return setProblem('No readings yet. Measure bundle and gap of a bead.');
     if (!crush.ok) return setProblem(refusalText(crush.problem));
     setProblem(null);
     if (
       await write(
         beads.map((data) => ({ kind: 'bead-measured' as const, data })),
-        'Bundles and gap are written.',
+        'Bundles and gap saved.',
       )
     )
       onDone();
   };
   return (
-    <Sheet title="Bundle, gap and crush" closes="Close the crush" widthPx={760} footed>
+    <Sheet title="Bundle, gap and crush" closes="Close crush" widthPx={760} footed>
       <div className="min-h-[60px]" aria-live="polite">
         {crush?.ok ? (
           <>
@@ -109,7 +109,7 @@ export const CrushSheet = ({ onDone }: { onDone: () => void }) => {
         ) : (
           <p className="text-ink2">
             {crush?.problem.message ??
-              'Thickness of the bead bundle at three places, then the gap with the ring seated.'}
+              'Bead bundle thickness at three places, then the gap with the ring seated.'}
           </p>
         )}
       </div>

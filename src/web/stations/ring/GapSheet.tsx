@@ -41,13 +41,13 @@ export const GapSheet = ({ onDone }: { onDone: () => void }) => {
       : gapOf({ ...state, ringGaps: [...state.ringGaps, { ring, when, readings }] }, ring);
   const keep = async () => {
     if (DEGS.some(isBad)) return setProblem('Some readings aren’t gaps. Fix the marked fields.');
-    if (!found) return setProblem('Nothing is measured yet: the gap at four places or more.');
+    if (!found) return setProblem('No readings yet. Measure the gap at four places or more.');
     if (!found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);
     if (await write([{ kind: 'ring-gap', data: { ring, when, readings } }], 'Gap saved.')) onDone();
   };
   return (
-    <Sheet title="Gap round the ring" closes="Close the gap" widthPx={680} footed>
+    <Sheet title="Gap around the ring" closes="Close gap" widthPx={680} footed>
       <div className="min-h-[60px]" aria-live="polite">
         {found?.ok ? (
           <>
@@ -68,7 +68,7 @@ export const GapSheet = ({ onDone }: { onDone: () => void }) => {
           </>
         ) : (
           <p className="text-ink2">
-            {found?.problem.message ?? 'The feeler at eight places, four at least.'}
+            {found?.problem.message ?? 'Feeler gauge at eight places, at least four.'}
           </p>
         )}
       </div>

@@ -49,16 +49,14 @@ export const RingPanel = ({ step, big = false }: { step: Step | undefined; big?:
   const at = useRing(step, listening);
   const { ring } = at;
   const isTorque = step?.id.endsWith('-torque') === true;
-  useKeys(
-    ring?.next && isTorque ? [{ key: 'k', says: 'Bolt is at its torque', run: at.tick }] : [],
-  );
+  useKeys(ring?.next && isTorque ? [{ key: 'k', says: 'Bolt is torqued', run: at.tick }] : []);
   if (at.isUncounted) return <CountBolts />;
   if (!ring) return null;
   if (!isTorque)
     return (
       <p className="mt-3 border-l-4 border-water pl-3 text-[16px]">
-        {ring.bolts} bolts, {ring.school}. Every bolt by hand first; number 1 is the first after the
-        valve.
+        {ring.bolts} bolts, {ring.school}. Start every bolt by hand first; number 1 is the first
+        after the valve.
       </p>
     );
   const { next, turns, done, wantedNm } = ring;
@@ -68,24 +66,24 @@ export const RingPanel = ({ step, big = false }: { step: Step | undefined; big?:
         <span className={`head ${big ? 'text-[26px]' : 'text-xl'}`}>
           {next
             ? `${RING_WORDS[next.ring]}, ${next.pass === 1 ? 'first' : 'second'} pass: bolt ${next.bolt}`
-            : 'Both passes are done.'}
+            : 'Both passes done.'}
         </span>
         <span className={`block ${big ? 'text-[20px]' : 'text-[16px]'}`}>
           {next && `at ${placeText(sideUp === 'other' ? (360 - next.deg) % 360 : next.deg)}, `}
           {done} of {turns.length} turns of the wrench,{' '}
           {wantedNm === null
-            ? 'torque by the maker not known'
+            ? 'maker’s torque unknown'
             : `${say(wantedNm, 'Nm')} each, by the maker`}
         </span>
       </p>
       {next && (
         <div className="mt-2 flex flex-wrap gap-2">
           <Button small hotkey="K" onClick={at.tick}>
-            Bolt {next.bolt} is at its torque
+            Bolt {next.bolt} is torqued
           </Button>
           {wantedNm !== null && (
             <Button small onClick={() => setListening(!listening)}>
-              {listening ? 'Without the wrench' : 'The wrench ticks them'}
+              {listening ? 'Without the wrench' : 'Wrench checks off'}
             </Button>
           )}
         </div>

@@ -30,17 +30,17 @@ export const RolloutSheet = ({ onDone }: { onDone: () => void }) => {
   const found = rolloutOf(state, taped ? [taped] : []);
   const keep = async () => {
     if (circumferenceMm === null || circumferenceMm < 300 || circumferenceMm > 4000)
-      return setProblem('The tape: a circumference, as 2640 or 104 3/8 for inches and eighths.');
+      return setProblem('Circumference: enter 2640, or 104 3/8 for inches and eighths.');
     if (gaugeKpa === null || gaugeKpa < 5 || gaugeKpa > 400)
-      return setProblem('The pressure that it was taped at.');
+      return setProblem('Taped at: enter a pressure.');
     if (runs === null || runs > 500)
-      return setProblem('The runs before it: a whole number, 0 before the first.');
+      return setProblem('Runs so far: enter a whole number, 0 before the first.');
     if (found && !found.ok) return setProblem(refusalText(found.problem));
     setProblem(null);
     if (await write([{ kind: 'taped', data: { ...taped! } }], 'Rollout saved.')) onDone();
   };
   return (
-    <Sheet title="Rollout by tape" closes="Close the rollout" footed>
+    <Sheet title="Rollout by tape" closes="Close rollout" footed>
       <div className="min-h-[60px]" aria-live="polite">
         {found?.ok ? (
           <>
@@ -55,7 +55,7 @@ export const RolloutSheet = ({ onDone }: { onDone: () => void }) => {
           </>
         ) : (
           <p className="text-ink2">
-            {found?.problem.message ?? 'Round the middle of the tread, at the measuring pressure.'}
+            {found?.problem.message ?? 'Around the middle of the tread, at the measuring pressure.'}
           </p>
         )}
       </div>
@@ -86,7 +86,7 @@ export const RolloutSheet = ({ onDone }: { onDone: () => void }) => {
           ))}
         </ul>
       )}
-      <SheetFoot keeps="Keep this reading" onKeep={() => void keep()} problem={problem} />
+      <SheetFoot keeps="Save rollout" onKeep={() => void keep()} problem={problem} />
     </Sheet>
   );
 };

@@ -39,7 +39,7 @@ export const CeilingSheet = () => {
             },
           },
         ],
-        'The ceiling is raised for this job.',
+        'Limit raised for this job.',
       )
     )
       setOpen(false);
@@ -54,7 +54,7 @@ export const CeilingSheet = () => {
           <span className="basis">Raise limit</span>
         </button>
       </Dialog.Trigger>
-      <Sheet title="Raise the ceiling for this job" closes="Leave the ceiling as it is">
+      <Sheet title="Raise the limit for this job" closes="Close without raising">
         <p className="mb-3">
           Two methods: the shop ceiling, or up to {say(HIGHEST_CEILING_KPA, 'kPa')} by a named
           person who takes responsibility and gives a reason. A lower sidewall or rim limit always
@@ -90,10 +90,10 @@ export const CeilingSheet = () => {
             value={why}
             onChange={setWhy}
             maxLength={200}
-            problem={tried && !why.trim() ? 'A reason, in a few words.' : null}
+            problem={tried && !why.trim() ? 'Enter a reason.' : null}
           />
           <Button go type="submit">
-            Raise it
+            Raise limit
           </Button>
         </form>
         <p className="caution mt-4 text-[16px]">

@@ -20,9 +20,7 @@ export const TypedReading = ({ isOver, fieldRef, onTake }: Props) => {
   const kpa = typed.trim() ? read(typed, 'kPa') : null;
   const fits = kpa !== null && kpa >= 0 && kpa <= MAX_KPA;
   const problem =
-    typed.trim() && !fits
-      ? `Pressure: a number from ${say(0, 'kPa')} to ${say(MAX_KPA, 'kPa')}.`
-      : null;
+    typed.trim() && !fits ? `Pressure: enter ${say(0, 'kPa')} to ${say(MAX_KPA, 'kPa')}.` : null;
   const take = async () => {
     if (fits && (await onTake(kpa))) setTyped('');
   };

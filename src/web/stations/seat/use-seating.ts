@@ -52,7 +52,7 @@ export const useSeating = (gauge: LiveDevice): Seating => {
     const why = ladder.result.reasons[0]!.says;
     const done = await write(
       [...untold(), { kind: 'seat-again', data: { why } }],
-      'All air out. A new try begins.',
+      'All air out. New try.',
     );
     if (done) gauge.anew();
   };

@@ -180,7 +180,7 @@ export const TIRE_ON: readonly Row[] = [
   {
     id: 'on-split-torque',
     station: 'tire-on',
-    say: 'Torque the rim bolts, crossing, twice round.',
+    say: 'Torque the rim bolts, crossing, two passes.',
     why: 'A bolt that the others have let go carries nothing.',
     caution: 'All rim bolts torqued before any air goes in. Values from the maker’s manual.',
     tools: ['torque wrench'],
@@ -228,7 +228,7 @@ export const TIRE_ON: readonly Row[] = [
     id: 'on-ring-torque',
     station: 'tire-on',
     say: (f) =>
-      `Torque the ${twoRings(f) ? 'bolts of both rings' : 'ring bolts'}, ${f.school('ring.order')}, twice round${twoRings(f) ? ' each' : ''}.`,
+      `Torque the ${twoRings(f) ? 'bolts of both rings' : 'ring bolts'}, ${f.school('ring.order')}, two passes${twoRings(f) ? ' each' : ''}.`,
     why: 'The second pass finds bolts that the settling bead has let go.',
     caution: 'Deflated first. Only a torque wrench finishes. The maker’s value binds.',
     tools: ['torque wrench'],
