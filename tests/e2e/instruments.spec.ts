@@ -163,7 +163,7 @@ test('thermometer, two gauges and a wrench: readings with their instruments, and
   await page.getByRole('textbox', { name: 'Second gauge reading' }).fill('13.5');
   await expect(page.getByText(/The gauges differ by 1\.\d psi/)).toBeVisible();
   await page.getByRole('textbox', { name: 'Second gauge reading' }).fill('12');
-  await expect(page.getByText('Both gauges say the same.')).toBeVisible();
+  await expect(page.getByText('Both gauges agree.')).toBeVisible();
   await page.getByLabel('Ground').selectOption('rock');
   await expect(page.getByText('14.0', { exact: false }).first()).toBeVisible();
   await page.getByRole('textbox', { name: 'Riding pressure, psi' }).fill('6');

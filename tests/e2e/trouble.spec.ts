@@ -40,7 +40,7 @@ test('a bad size is refused in a sentence, and nothing is half-saved', async ({ 
   const size = page.getByLabel('Size, as printed on the sidewall');
   await size.fill('110/90-19 banana');
   await expect(
-    page.getByText('It makes sense up to "110/90-19"; "BANANA" does not follow.', { exact: false }),
+    page.getByText('It reads up to "110/90-19"; "BANANA" does not follow.', { exact: false }),
   ).toBeVisible();
   await page.getByLabel('Room, mm').fill('20');
   await page.getByRole('button', { name: 'Save' }).click();

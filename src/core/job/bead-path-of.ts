@@ -7,7 +7,7 @@ import type { JobState } from './job-state';
 
 /** How the bead lies just now. */
 interface BeadNow {
-  /** Arc of the far side that sits up on its seat, degrees. */
+  /** Arc of the far side still on its seat, degrees. */
   farUpDeg: number;
   /** Tube, strip and lock in the well, mm. */
   fillMm: number;

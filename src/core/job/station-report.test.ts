@@ -136,7 +136,7 @@ describe('what is missing or doubtful', () => {
     [
       'an unread date code',
       (l) => l.add('chosen', { ...chosen, dateCode: null }),
-      /Its date code is not known/,
+      /Date code is not known/,
     ],
     [
       'another rim',

@@ -81,7 +81,7 @@ const grams = (value: number) => ({ value, unit: 'g' as const, digits: 0 });
  */
 export const practiceBalance = defineWorking<RoundInput<BalanceLevel, Try>, BalancePlayed>({
   name: 'practice-balance',
-  says: 'A hidden wheel: your own tries beside the advice',
+  says: 'Practice: balance',
   input: () =>
     roundFields(
       BALANCE_LEVELS,

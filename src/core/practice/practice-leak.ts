@@ -75,7 +75,7 @@ interface LeakPlayed extends Played {
  */
 export const practiceLeak = defineWorking<RoundInput<LeakLevel, LeakAct>, LeakPlayed>({
   name: 'practice-leak',
-  says: 'A standing tire: a leak, or the weather',
+  says: 'Practice: leak or weather',
   input: () => roundFields(LEAK_LEVELS, LEAK_ACTS),
   example: {
     seed: 2,
@@ -98,7 +98,7 @@ export const practiceLeak = defineWorking<RoundInput<LeakLevel, LeakAct>, LeakPl
     show.basis('published', 'ideal gas law at constant volume');
     show.basis('memory', 'what a tire of its kind may lose');
     show.caution(
-      'A tire that loses air is looked at before it rolls: bead, stem and core with soapy water.',
+      'Check a tire that loses air before it rolls: bead, stem and core with soapy water.',
     );
     // A tire that went flat meanwhile tells it without arithmetic.
     const isTold =

@@ -215,7 +215,7 @@ interface LeverPlayed extends Played {
  */
 export const practiceLevers = defineWorking<RoundInput<LeverLevel, LeverAct>, LeverPlayed>({
   name: 'practice-levers',
-  says: 'Levers on a hidden rim: your own moves beside the advice',
+  says: 'Practice: levers',
   input: () => roundFields(LEVER_LEVELS, LEVER_ACTS),
   example: {
     seed: 5,

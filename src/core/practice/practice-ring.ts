@@ -182,7 +182,7 @@ interface RingPlayed extends Played {
  */
 export const practiceRing = defineWorking<RoundInput<RingLevel, RingAct>, RingPlayed>({
   name: 'practice-ring',
-  says: 'A ring to close: your own way beside the advice',
+  says: 'Practice: close a ring',
   input: () => roundFields(RING_LEVELS, RING_ACTS),
   example: {
     seed: 4,
@@ -210,7 +210,7 @@ export const practiceRing = defineWorking<RoundInput<RingLevel, RingAct>, RingPl
     );
     show.basis('memory', 'how far open the torque may finish it');
     show.caution(
-      'Deflate before a ring bolt is touched. Only a torque wrench finishes; the maker’s figure binds.',
+      'Deflate before touching a ring bolt. Only a torque wrench finishes; the maker’s spec comes first.',
     );
     const debrief = debriefOf(hidden, state, acts, seen);
     const closed = state.end === 'torqued' && stands !== 'tilted' && meanMm <= NEAR_MM;

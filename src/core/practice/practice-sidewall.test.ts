@@ -40,7 +40,7 @@ test.each(SIDEWALL_LEVELS)(
   },
 );
 
-test('what suits carries what the machine asks for, told from the marking alone', () => {
+test('what suits carries the machine’s spec, told from the marking alone', () => {
   for (let seed = 0; seed < 60; seed++) {
     const { wheel, tires, suits, refused, why } = hiddenSidewall(seed, 'one step apart');
     const [good, bad] = [readTire(tires[suits]!.marking), readTire(tires[refused]!.marking)];

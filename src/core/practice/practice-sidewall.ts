@@ -81,7 +81,7 @@ export const practiceSidewall = defineWorking<
   SidewallPlayed
 >({
   name: 'practice-sidewall',
-  says: 'Sidewalls: which one suits, which one must be refused, and why',
+  says: 'Practice: sidewalls',
   input: () => roundFields(SIDEWALL_LEVELS, ANSWERS),
   example: { seed: 3, level: 'plain', acts: [{ do: 'fits', tire: 1 }] },
   work({ seed, level, acts }, show) {

@@ -123,7 +123,7 @@ const debriefOf = (
  */
 export const practiceTrue = defineWorking<RoundInput<SpokeLevel, Turned>, TruePlayed>({
   name: 'practice-true',
-  says: 'A hidden laced wheel: your own nipples beside the advice',
+  says: 'Practice: truing',
   input: () => roundFields(SPOKE_LEVELS, TURNS),
   example: { seed: 4, level: 'a wobble', acts: [{ spoke: 7, eighths: 2 }] },
   work({ seed, level, acts, rules }, show) {

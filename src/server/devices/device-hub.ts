@@ -116,7 +116,11 @@ export const deviceHub = (
   const find = (name: string): Known => {
     const it = known.get(name);
     if (!it)
-      throw new InputError('device', 'Instrument not found.', 'Choose a connected instrument');
+      throw new InputError(
+        'device',
+        'Instrument not found.',
+        known.size > 0 ? `Choose ${[...known.keys()].join(', ')}` : 'Connect an instrument first',
+      );
     return it;
   };
 

@@ -3,17 +3,20 @@ import { findWorking, WORKING_GROUPS, WORKINGS } from '../../core/workings';
 import { TextField } from '../parts/fields';
 import { Frame } from '../parts/Frame';
 import { useAddressTexts } from '../parts/use-address';
+import { SYNONYMS } from './workings/synonyms';
 import { WorkingBench } from './workings/WorkingBench';
 
 const IN_ADDRESS = ['find'] as const;
 
-/** The workings that speak of every word that is looked for, in their groups. */
+/** The calculators that match every word, also by what fitters call them, in their groups. */
 const groupsFor = (find: string) => {
   const words = find.toLowerCase().split(/\s+/).filter(Boolean);
   return WORKING_GROUPS.map((group) => ({
     ...group,
     workings: group.workings.filter((w) =>
-      words.every((word) => `${group.name} ${w.says} ${w.name}`.toLowerCase().includes(word)),
+      words.every((word) =>
+        `${group.name} ${w.says} ${w.name} ${SYNONYMS[w.name] ?? ''}`.toLowerCase().includes(word),
+      ),
     ),
   })).filter((group) => group.workings.length > 0);
 };

@@ -30,7 +30,7 @@ const useWhy = () => {
     const isWarmer = rideC !== null && shopC !== null && rideC > shopC;
     const isElsewhere = rideC !== shopC || rideM !== shopM;
     if (!isKnown || meantKpa === null || rideC === null || rideM === null || !isElsewhere)
-      return 'Cold, with a gauge whose error you know.';
+      return 'Cold, with a calibrated gauge.';
     const where = [
       rideC !== shopC && `At ${say(rideC, 'C')}`,
       rideM !== shopM && `${rideC === shopC ? 'At' : 'and'} ${say(rideM, 'm')} elevation`,

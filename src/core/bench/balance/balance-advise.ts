@@ -75,7 +75,7 @@ const spoken = (advice: Advice, doubt: Doubt | null): Reason => {
       return reason(
         'good',
         advice.from === null
-          ? 'Let it settle: the heavy spot comes to the bottom, within what the bearings hide.'
+          ? 'Let it settle: the heavy spot comes to the bottom, within the stand’s dead band.'
           : `Let it settle again, from the ${advice.from}: two sides cancel the friction.`,
       );
     case 'level':
@@ -84,20 +84,18 @@ const spoken = (advice: Advice, doubt: Doubt | null): Reason => {
         `Hold ${degText(advice.deg)} level at ${levelHour(advice.at)} and let go. Balanced, it stays at 3 and at 9.`,
       );
     case 'spin':
-      return reason('good', 'Spin it again on the machine: it confirms what the weights left.');
+      return reason('good', 'Spin it again on the machine: it confirms what is left.');
     case 'trial':
       return reason(
         'good',
-        `{0} at ${degText(advice.deg)}, off the counterweight’s place on purpose: the way the rest moves tells the mass.`,
+        `{0} at ${degText(advice.deg)}, off the counterweight’s place on purpose: how far it moves gives the weight.`,
         [grams(advice.massG)],
       );
     case 'final':
       if (advice.check)
-        return reason(
-          'good',
-          'It still moves: {0} more against it, known to the gram, tells whether so little is left.',
-          [grams(advice.pieces.at(-1)!.massG)],
-        );
+        return reason('good', 'It still moves. Add {0} more, weighed, to see how much is left.', [
+          grams(advice.pieces.at(-1)!.massG),
+        ]);
       return reason('good', `{0} at ${degText(advice.deg)}: ${percent} chance this balances it.`, [
         grams(advice.massG),
       ]);
@@ -125,20 +123,16 @@ const spoken = (advice: Advice, doubt: Doubt | null): Reason => {
  */
 export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
   name: 'balance-advise',
-  says: 'What to do next so that the wheel is balanced in the fewest tries',
+  says: 'Balance: next step',
   input: () => ({
     seen: OBSERVATIONS,
     on: WEIGHTS_ON.optional(),
     stock: listOf(WEIGHT_KIND, 12, 'The weights in stock'),
-    positions: listOf(
-      angle('A place for a piece'),
-      MAX_PLACES,
-      'The places a piece can go',
-    ).optional(),
+    positions: listOf(angle('A place for a weight'), MAX_PLACES, 'Places for weights').optional(),
     sides: oneOf(SIDES, 'Which sides of the rim'),
-    rimMm: quantity('mm', 300, 3000, 'Once round the rim').optional(),
+    rimMm: quantity('mm', 300, 3000, 'Rim circumference').optional(),
     rimWidthMm: quantity('mm', 20, 400, 'Width of the rim').optional(),
-    clearOf: listOf(angle('What pieces keep clear of'), 60, 'What pieces keep clear of').optional(),
+    clearOf: listOf(angle('Keep weights clear of'), 60, 'Keep weights clear of').optional(),
     prior: PRIOR.optional(),
     rules: ruleValues(),
   }),
@@ -232,7 +226,7 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
     if ('massG' in advice) {
       show.line(
         'mass',
-        advice.do === 'final' ? 'against the mean of the belief' : 'of the pieces at hand',
+        advice.do === 'final' ? 'against the mean of the belief' : 'of the weights in stock',
         advice.massG,
         'g',
       );
@@ -241,16 +235,11 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
     const learns = 'learns' in advice ? advice.learns : undefined;
     if (learns) {
       show.line('the heavy spot may be off by, now', 'one standard deviation', learns.nowG, 'g');
-      show.line(
-        'and after this',
-        'as expected, on average of wheels as probable as the belief says',
-        learns.thenG,
-        'g',
-      );
+      show.line('and after this', 'expected, on average over the belief', learns.thenG, 'g');
     }
     if ('chance' in advice)
       show.line(
-        'chance that it is balanced then',
+        'chance that it is then balanced',
         'share of the belief',
         advice.chance * 100,
         'pct',
@@ -269,7 +258,7 @@ export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
           : placed(advice, limitG)
         : (madeOf(trialG, stock) ?? []).map((massG): Piece => ({ massG, deg, side: 'near' }));
     if (advice.do === 'final')
-      show.line('pieces come to', 'as vectors', sumVectors(place).massG, 'g');
+      show.line('weights add up to', 'as vectors', sumVectors(place).massG, 'g');
     return { ...advice, reason: why, place, limitG, doubt: found };
   },
 });

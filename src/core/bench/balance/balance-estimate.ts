@@ -26,7 +26,7 @@ export interface BalanceEstimate {
   /** The smallest region that holds 90% of the belief, as corners in grams and degrees. */
   region: MassVector[];
   /**
-   * What is left with the weights that are on now, and how probable it is that the shop's limit is
+   * What is left with the weights on now, and how probable it is that the shop's limit is
    * met.
    */
   leftG: number;
@@ -42,7 +42,7 @@ const ODD = 0.5;
 
 export const PRIOR = record(
   {
-    massG: quantity('g', 0, 1000, 'What this wheel needed last time'),
+    massG: quantity('g', 0, 1000, 'Imbalance of this wheel last time'),
     deg: angle('Where'),
     spreadG: quantity('g', 1, 200, 'How far that may be off'),
   },
@@ -68,7 +68,7 @@ export const knownOf = (prior: Prior | undefined, rules: RuleValues | undefined)
  */
 export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
   name: 'balance-estimate',
-  says: 'The heavy spot and the stand’s friction, from all that was seen',
+  says: 'Heavy spot estimate',
   input: () => ({
     seen: OBSERVATIONS,
     on: WEIGHTS_ON.optional(),
@@ -107,30 +107,30 @@ export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
     );
     const bandG = show.line(
       'dead band of the stand',
-      known.bandG === undefined ? 'mean of the belief' : 'as the shop knows it, and as seen',
+      known.bandG === undefined ? 'mean of the belief' : 'from the shop’s value and the readings',
       belief.bandG,
       'g',
     );
     const [wx, wy] = sumParts(on);
     const left = fromVector([meanX + wx, meanY + wy]);
-    show.line('left with the weights that are on', 'heavy spot + weights', left.massG, 'g');
+    show.line('left with the weights on', 'heavy spot + weights', left.massG, 'g');
     const chance = withinChance(belief, on, toleranceG);
-    show.line('chance that it is within the limit', 'share of the belief', chance * 100, 'pct');
+    show.line('chance that it is within tolerance', 'share of the belief', chance * 100, 'pct');
     const doubt = doubtOf(belief, seen, known);
     const worst = wrong.reduce((best, w, i) => (w > (wrong[best] ?? 0) ? i : best), 0);
     const odd = doubt ? doubt.reading : (wrong[worst] ?? 0) > ODD ? worst : null;
     show.basis('published', 'Bayes’ rule; statics with Coulomb friction');
     show.basis(
       'memory',
-      `a place is read to ${READ_DEG}°, and ${WRONG * 1000}%0 readings are simply wrong`,
+      `a place is read to ${READ_DEG}°, and ${WRONG * 1000}%0 of readings are plain wrong`,
     );
-    if (prior) show.basis('measured', 'what this wheel needed before, as a hint');
+    if (prior) show.basis('measured', 'last imbalance of this wheel, as a hint');
     // Rests with nothing on say where it is heavy, and nothing of how heavy.
     const weighs = seen.some(
       (o) => o.kind === 'machine' || (o.kind !== 'swing' && o.weights.length > 0),
     );
     show.verdict(odd !== null || !weighs ? 'check' : 'good');
-    if (seen.length === 0) show.caution('Nothing is seen yet: let it settle, from both sides.');
+    if (seen.length === 0) show.caution('No readings yet. Let it settle from both sides.');
     else if (!weighs) show.caution('Weight unknown so far. Let it settle with a trial weight on.');
     if (odd !== null)
       show.caution(

@@ -38,7 +38,7 @@ const VECTOR = (says: string) =>
  */
 export const balanceIndex = defineWorking<Input, BalanceIndex>({
   name: 'balance-index',
-  says: 'What turning the tire on the rim would save, and what each light mark method needs',
+  says: 'Turn the tire on the rim',
   input: () => ({
     bare: VECTOR('The bare wheel'),
     assembly: VECTOR('Wheel and tire'),
@@ -77,7 +77,7 @@ export const balanceIndex = defineWorking<Input, BalanceIndex>({
     const limitG = ruleNumber('balance.indexG', rules, show);
     const worthIt = assembly.massG > limitG && savesG > 0.25 * assembly.massG;
     show.basis('published', 'statics: masses add as vectors');
-    show.basis('practice', 'the mark usually shows the lightest place; the numbers decide');
+    show.basis('practice', 'the mark usually shows the lightest place; the readings decide');
     const saves = [
       { value: savesG, unit: 'g' as const, digits: 0 },
       { value: assembly.massG, unit: 'g' as const, digits: 0 },
@@ -86,12 +86,12 @@ export const balanceIndex = defineWorking<Input, BalanceIndex>({
     const why = worthIt
       ? reason(
           'check',
-          `Above {2}: turn the tire by ${Math.round(turnDeg)}° on the rim, it saves {0} of {1}.`,
+          `Above {2}: turn the tire by ${Math.round(turnDeg)}° on the rim, that saves {0} of {1}.`,
           saves,
         )
       : assembly.massG > limitG
         ? reason('check', 'Above {2}, but turning the tire saves only {0} of {1}.', saves)
-        : reason('good', '{1} is within what the shop puts on: leave the tire where it is.', saves);
+        : reason('good', '{1} is within what the shop accepts. Leave the tire where it is.', saves);
     show.verdict(why.verdict);
     return { tire, markAtValveG, markAtHeavyG, turnDeg, leastG, savesG, worthIt, reason: why };
   },

@@ -40,20 +40,20 @@ interface BalanceFromParts {
  */
 export const balanceParts = defineWorking<Input, BalanceFromParts>({
   name: 'balance-parts',
-  says: 'Where a wheel is heavy from its known parts, before it is spun',
+  says: 'Imbalance from known parts',
   input: () => ({
     parts: listOf(
       record(
         {
           what: oneOf(HEAVY_PARTS, 'What it is'),
-          massG: quantity('g', 0, 1000, 'Its mass'),
-          deg: angle('Where it sits'),
+          massG: quantity('g', 0, 1000, 'Weight'),
+          deg: angle('Place'),
           radiusMm: quantity('mm', 20, 500, 'How far from the axle').optional(),
         },
         'A part',
       ),
       20,
-      'Parts with their masses and places',
+      'Parts with weights and places',
     ),
     weightRadiusMm: quantity('mm', 50, 500, 'Radius of the weights'),
     secondLockG: quantity('g', 1, 500, 'A second lock').optional(),
@@ -91,7 +91,7 @@ export const balanceParts = defineWorking<Input, BalanceFromParts>({
         ? null
         : show.line(
             'with a second lock opposite',
-            `all parts, and it at ${lockMm} mm from the axle too`,
+            `all parts, plus it at ${lockMm} mm from the axle`,
             sumVectors([
               ...vectors,
               { massG: (secondLockG * lockMm) / weightRadiusMm, deg: lock.deg + 180 },
@@ -100,9 +100,7 @@ export const balanceParts = defineWorking<Input, BalanceFromParts>({
           );
     show.basis('published', 'statics: masses times their radii add as vectors');
     show.basis('measured', 'the weights of the parts, as weighed or as on the stock record');
-    show.caution(
-      'The tire has a heavy spot of its own: let the wheel settle before the weights stay on.',
-    );
+    show.caution('The tire has its own heavy spot. Settle the wheel before fixing the weights.');
     return {
       heavyMassG,
       heavyDeg: heavy.deg,

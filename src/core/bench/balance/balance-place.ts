@@ -41,7 +41,7 @@ export interface BalancePlacement {
   /** The pieces come as near as was asked for; else they leave the least there is. */
   found: boolean;
   /**
-   * At no more than the mass allowed, nothing with fewer pieces, nor as few and less mass, comes so
+   * At no more than the weight allowed, nothing with fewer pieces, nor as few and less mass, comes so
    * near; where nothing was found, nothing leaves less.
    */
   proved: boolean;
@@ -79,7 +79,7 @@ interface Input {
   rimWidthMm?: number;
   /** Made up finer than the shop's limit, which is for the whole wheel. */
   limitG?: number;
-  /** Steps of the search after which it ends, proved or not. */
+  /** Search steps after which it ends, proved or not. */
   mostSteps?: number;
   rules?: RuleValues;
 }
@@ -113,8 +113,8 @@ export const usualLengthMm = (massG: number): number => 8 + 1.2 * massG;
 export const WEIGHT_KIND = record(
   {
     massG: quantity('g', 0.5, 200, 'Mass of a piece'),
-    count: count(0, 10_000, 'Pieces in stock'),
-    lengthMm: quantity('mm', 0, 300, 'Length of a piece, 0 at a spoke').allow(null).optional(),
+    count: count(0, 10_000, 'Weights in stock'),
+    lengthMm: quantity('mm', 0, 300, 'Length of a weight, 0 on a spoke').allow(null).optional(),
   },
   'A kind of weight',
 );
@@ -181,24 +181,20 @@ const worstCouple = (
  */
 export const balancePlace = defineWorking<Input, BalancePlacement>({
   name: 'balance-place',
-  says: 'Which weights from stock make up the counterweight, and where',
+  says: 'Balance weights from stock',
   input: () => ({
     counterMassG: quantity('g', 0, 1000, 'Counterweight wanted'),
     counterDeg: angle('Place of the counterweight'),
     stock: listOf(WEIGHT_KIND, 12, 'The weights in stock'),
-    positions: listOf(
-      angle('A place for a piece'),
-      MAX_PLACES,
-      'The places a piece can go',
-    ).optional(),
+    positions: listOf(angle('A place for a weight'), MAX_PLACES, 'Places for weights').optional(),
     sides: oneOf(SIDES, 'Which sides of the rim'),
-    perPlace: count(1, 6, 'Pieces at one place, on a side').optional(),
-    mostPieces: count(1, 24, 'Pieces at most, on a side').optional(),
-    rimMm: quantity('mm', 300, 3000, 'Once round the rim').optional(),
-    clearOf: listOf(angle('What pieces keep clear of'), 60, 'What pieces keep clear of').optional(),
+    perPlace: count(1, 6, 'Weights at one place, per side').optional(),
+    mostPieces: count(1, 24, 'Most weights per side').optional(),
+    rimMm: quantity('mm', 300, 3000, 'Rim circumference').optional(),
+    clearOf: listOf(angle('Keep weights clear of'), 60, 'Keep weights clear of').optional(),
     rimWidthMm: quantity('mm', 20, 400, 'Width of the rim').optional(),
-    limitG: quantity('g', 0, 30, 'How nearly').optional(),
-    mostSteps: count(1000, 1_000_000_000, 'Steps of the search').optional(),
+    limitG: quantity('g', 0, 30, 'How close').optional(),
+    mostSteps: count(1000, 1_000_000_000, 'Search steps').optional(),
     rules: ruleValues(),
   }),
   example: {
@@ -231,7 +227,7 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     const shopG = ruleNumber('balance.toleranceG', rules, show);
     const toleranceG = Math.min(limitG ?? shopG, shopG);
     if (limitG !== undefined)
-      show.basis('memory', 'made up to {0}, finer than the limit for the whole wheel', [
+      show.basis('memory', 'to within {0}, finer than the whole-wheel tolerance', [
         { value: limitG, unit: 'g', digits: 1 },
       ]);
     const together = sides === 'both' ? 2 : 1;
@@ -295,25 +291,20 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     const residual = sumVectors([{ massG: counterMassG, deg: counterDeg + 180 }, ...pieces]);
     show.line('wanted', 'counterweight', counterMassG, 'g');
     show.line('pieces', SIDE_WORDS[sides], pieces.map((p) => `${p.massG} g`).join(' + ') || 'none');
-    const residualG = show.line(
-      'left over',
-      'heavy spot + pieces, as vectors',
-      residual.massG,
-      'g',
-    );
+    const residualG = show.line('imbalance left', 'heavy spot + weights, as vectors', residual.massG, 'g');
     const coupleGmm = rimWidthMm === undefined ? null : worstCouple(target, pieces, rimWidthMm);
     if (coupleGmm !== null)
       show.line(
-        'couple left at worst, g·mm',
+        'worst couple left, g·mm',
         'mass × distance along the axle, heavy spot at one edge',
         Math.round(coupleGmm),
       );
     const { within, leastMassG } = answer;
     if (within && leastMassG !== null && pieces.length > 0) {
-      show.line('least mass that does it', 'of all choices within the limit', leastMassG, 'g');
+      show.line('least weight that does it', 'of all choices within tolerance', leastMassG, 'g');
       show.line(
-        'mass allowed',
-        `× ${massFactor}, so that few pieces do`,
+        'weight allowed',
+        `× ${massFactor}, to allow fewer pieces`,
         massFactor * leastMassG,
         'g',
       );
@@ -322,17 +313,17 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
       'proof',
       `${counted(answer.nodes, 'choice')} at ${counted(spots.length, 'place')}`,
       within && answer.proved
-        ? 'at up to that mass no fewer pieces do, nor as few and less mass'
+        ? 'no choice up to that weight uses fewer pieces or less weight'
         : within
-          ? 'not searched to the end'
+          ? 'search not finished'
           : answer.proved
-            ? 'no choice of these pieces comes within the limit, none leaves less'
+            ? 'no choice of these weights is within tolerance; this leaves the least'
             : `at least ${counted(answer.piecesAtLeast, 'piece')}`,
     );
     show.basis('practice', SIDE_WORDS[sides]);
     show.line(
-      'once round the rim',
-      'pieces side by side, clear of valve, locks and spokes',
+      'around the rim',
+      'weights side by side, clear of valve, locks and spokes',
       rimMm,
       'mm',
     );
@@ -344,11 +335,11 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
         'a weight without a measured length counts as 8 mm long, plus 1.2 mm for each gram',
       );
     if (pieces.length > 0)
-      show.caution('On a clean, dry face. A piece that does not stick at once is thrown away.');
+      show.caution('On a clean, dry face. Throw away a weight that does not stick at once.');
     show.basis('published', 'statics: masses add as vectors');
     show.verdict(residualG <= shopG + 1e-9 ? 'good' : 'check');
     if (residualG > shopG + 1e-9)
-      show.caution('The stock does not make up this counterweight within the shop’s limit.');
+      show.caution('Stock cannot make this counterweight within the shop’s tolerance.');
     return {
       pieces,
       residualG,

@@ -32,12 +32,12 @@ const sinDeg = (deg: number) => Math.sin((deg * Math.PI) / 180);
  */
 export const balanceTrial = defineWorking<Input, BalanceTrial>({
   name: 'balance-trial',
-  says: 'Mass and place of the heavy spot from one trial mass',
+  says: 'Heavy spot from a trial weight',
   input: () => ({
-    restDeg: angle('Place at the bottom without the trial mass'),
-    trialMassG: quantity('g', 0.5, 500, 'The trial mass'),
-    trialDeg: angle('Place of the trial mass'),
-    restWithTrialDeg: angle('Place at the bottom with the trial mass'),
+    restDeg: angle('Bottom without the trial weight'),
+    trialMassG: quantity('g', 0.5, 500, 'Trial weight'),
+    trialDeg: angle('Place of the trial weight'),
+    restWithTrialDeg: angle('Bottom with the trial weight'),
     rules: ruleValues(),
   }),
   example: { restDeg: 212, trialMassG: 25, trialDeg: 302, restWithTrialDeg: 247 },
@@ -58,34 +58,34 @@ export const balanceTrial = defineWorking<Input, BalanceTrial>({
     if (Math.abs(sinDeg(offDeg)) < sinDeg(leastShiftDeg))
       throw new InputError(
         'trialDeg',
-        'The trial mass sits in line with the heavy spot, so the rest cannot turn.',
+        'The trial weight is in line with the heavy spot, so the wheel cannot turn.',
         `Tape the trial weight a quarter turn away, at ${degText(restDeg + 90)} or ${degText(restDeg - 90)}`,
       );
     if (Math.abs(shiftDeg) < leastShiftDeg)
       throw new InputError(
         'restWithTrialDeg',
-        'The rest hardly moved: the trial mass is too small to tell.',
+        'It hardly moved: the trial weight is too small to tell.',
         `Use a heavier trial weight: the rest must move by ${leastShiftDeg}° or more`,
       );
     const leftDeg = angleBetween(restWithTrialDeg, trialDeg);
     if (Math.sign(shiftDeg) !== Math.sign(offDeg) || Math.sign(leftDeg) !== Math.sign(offDeg))
       throw new InputError(
         'restWithTrialDeg',
-        'The rest did not turn toward the trial mass, so one of the readings is wrong.',
+        'It did not turn toward the trial weight, so one of the readings is wrong.',
         `Settle again from both sides: a rest between ${degText(restDeg)} and ${degText(trialDeg)}`,
       );
     const heavyMassG = show.line(
       'heavy spot',
-      'trial mass × sin(rest to trial) / sin(shift)',
+      'trial weight × sin(rest to trial) / sin(shift)',
       (trialMassG * sinDeg(leftDeg)) / sinDeg(shiftDeg),
       'g',
     );
-    show.basis('measured', 'two rests and one trial mass');
+    show.basis('measured', 'two settles and one trial weight');
     show.basis('published', 'statics: the sum of both masses hangs straight down');
     if (Math.abs(shiftDeg) < 2 * leastShiftDeg || Math.abs(leftDeg) < 2 * leastShiftDeg) {
       show.verdict('check');
       show.caution(
-        'A small turn on one side makes the mass uncertain: a trial nearer in mass to the heavy spot tells more.',
+        'A small turn makes the weight uncertain. A trial weight closer to the heavy spot’s weight tells more.',
       );
     } else show.verdict('good');
     const heavyDeg = normalDeg(restDeg);

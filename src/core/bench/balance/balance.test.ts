@@ -411,9 +411,9 @@ describe('pieces from stock', () => {
     const usual = run();
     expect(usual.result.pieces.map((p) => p.massG)).toEqual([10, 10, 10, 10]);
     expect(usual.result).toMatchObject({ found: true, proved: true, leastMassG: 40 });
-    expect(usual.lines.find((l) => l.label === 'mass allowed')).toMatchObject({
+    expect(usual.lines.find((l) => l.label === 'weight allowed')).toMatchObject({
       value: 50,
-      formula: '× 1.25, so that few pieces do',
+      formula: '× 1.25, to allow fewer pieces',
     });
     expect(usual.lines.find((l) => l.label === 'proof')!.formula).toMatch(/ at 27\d places$/);
     expect(run({ 'balance.massFactor': 3 }).result.pieces.map((p) => p.massG)).toEqual([60, 60]);

@@ -61,7 +61,7 @@ export const WEIGHTS_ON = listOf(
     'A weight',
   ),
   60,
-  'The weights that are on',
+  'Weights on the wheel',
 );
 const weights = WEIGHTS_ON.optional().default([]);
 const shape = (kind: Observation['kind'], parts: Record<string, Joi.Schema>) =>

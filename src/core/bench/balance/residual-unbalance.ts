@@ -18,7 +18,7 @@ interface ResidualUnbalance {
   permittedG: number;
   /** What the mass left over pulls with at the rim. */
   forceN: number;
-  /** The same as a hand would lift, kilograms. */
+  /** The same as a lift, kilograms. */
   liftsKg: number;
   within: boolean;
 }
@@ -35,7 +35,7 @@ const G_MS2 = 9.80665;
  */
 export const residualUnbalance = defineWorking<Input, ResidualUnbalance>({
   name: 'residual-unbalance',
-  says: 'What a mass left over does at speed, and what a balance grade permits',
+  says: 'Imbalance at speed',
   input: () => ({
     grade: quantity('mm', 0.4, 100, 'Balance grade G, millimetres a second'),
     wheelKg: quantity('kg', 1, 80, 'Wheel with tire'),
@@ -49,7 +49,7 @@ export const residualUnbalance = defineWorking<Input, ResidualUnbalance>({
     if (radiusMm >= tireDiameterMm / 2)
       throw new InputError(
         'radiusMm',
-        `Weights ${radiusMm} mm from the axle would lie outside a tire ${tireDiameterMm} mm across.`,
+        `Weights ${radiusMm} mm from the axle are outside a tire ${tireDiameterMm} mm across.`,
         'Enter a radius on the rim, less than half of the tire’s diameter',
       );
     const metersPerS = speedKmh / 3.6;
@@ -61,7 +61,7 @@ export const residualUnbalance = defineWorking<Input, ResidualUnbalance>({
       (9549 * grade * wheelKg) / rpm,
     );
     const permittedG = show.line(
-      'permitted at the weight radius',
+      'permitted at the weights',
       'g·mm / radius',
       permittedGmm / radiusMm,
       'g',
@@ -72,7 +72,7 @@ export const residualUnbalance = defineWorking<Input, ResidualUnbalance>({
       (massG / 1000) * (radiusMm / 1000) * omega * omega,
       'N',
     );
-    const liftsKg = show.line('as a hand would lift', 'force / g', forceN / G_MS2, 'kg');
+    const liftsKg = show.line('as a lift', 'force / g', forceN / G_MS2, 'kg');
     show.basis('published', 'ISO 21940-11, permissible residual unbalance');
     show.basis('published', 'F = m r ω²');
     const within = massG <= permittedG;

@@ -67,7 +67,7 @@ export const situationOf = (input: AdviceInput, readings: ReadingsNow, given?: B
     ...readings,
     input,
     belief,
-    /** The imbalance left with the weights that are on, by the belief. */
+    /** The imbalance left with the weights on, by the belief. */
     left: fromVector([belief.meanX + ox, belief.meanY + oy]),
     /** The chance that it is balanced, by the belief. */
     believed,

@@ -32,7 +32,7 @@ const grams = (value: number) => ({ value, unit: 'g' as const, digits: 1 });
  */
 export const standBand = defineWorking<Input, StandBand>({
   name: 'stand-band',
-  says: 'The dead band of the shop’s stand, learned from the wheels balanced on it',
+  says: 'Stand dead band',
   input: () => ({
     wheels: listOf(record({ seen: OBSERVATIONS }, 'A wheel'), 16, 'Wheels balanced on this stand'),
   }),
@@ -87,10 +87,10 @@ export const standBand = defineWorking<Input, StandBand>({
     const [lowG, highG] = [at(0.05), at(0.95)];
     show.line('wheels', 'balanced on this stand', wheels.length);
     show.line('dead band', 'mean of what all wheels say together', bandG, 'g');
-    show.line('at least', 'one of twenty lies below', lowG, 'g');
-    show.line('at most', 'one of twenty lies above', highG, 'g');
+    show.line('at least', '5% lie below', lowG, 'g');
+    show.line('at most', '5% lie above', highG, 'g');
     show.basis('published', 'Bayes’ rule');
-    show.basis('memory', 'a stand hides 0.5 to 7.5 g before anything is known of it');
+    show.basis('memory', 'a dead band of 0.5 to 7.5 g until readings tell more');
     const known = (highG - lowG) / 2 <= NARROW * bandG;
     const why = known
       ? reason('good', `About {0}, by ${counted(wheels.length, 'wheel')}: {1} to {2}.`, [
@@ -100,7 +100,7 @@ export const standBand = defineWorking<Input, StandBand>({
         ])
       : reason(
           'check',
-          '{1} to {2}: not known well enough yet. Balance more wheels, with rests from both sides.',
+          '{1} to {2}: not known well enough yet. Balance more wheels, settling from both sides.',
           [grams(bandG), grams(lowG), grams(highG)],
         );
     show.verdict(why.verdict);

@@ -5,7 +5,7 @@ export interface BeadAndRim {
   beadMm: number;
   wellMm: number;
   flangeMm: number;
-  /** From the far side in the well to the flange, along the axle. */
+  /** From the well’s far side to the flange, along the axle. */
   axialMm: number;
   /** Tube, strip and lock that lie in the well. */
   fillMm: number;

@@ -39,7 +39,7 @@ describe('the two bounds, as worked by hand', () => {
     expect(how).toBe('levers');
   });
 
-  test('a shallow well has 4.4 mm with 65° left, and only 32° of the far side may sit high', () => {
+  test('a shallow well has 4.4 mm with 65° left, and only 32° far side may ride up', () => {
     const { tightest, mostUpDeg } = run({ wellMm: 443 });
     expect(tightest.loopSlackMm).toBeCloseTo(4.43, 2);
     expect(tightest.leftDeg).toBeCloseTo(65.07, 2);
@@ -169,7 +169,7 @@ describe('what it says', () => {
     expect(result.hoopSlackMm).toBeGreaterThan(0);
   });
 
-  test('levers, with how much is to spare and how much of the far side may sit high', () => {
+  test('levers, with how much is to spare and how much far side may ride up', () => {
     expect(run().reason.says).toBe(
       'Levers pass it: 33.3 mm to spare where it is tightest, with 306 mm left. Of the far side 131° may sit high there.',
     );
@@ -259,7 +259,7 @@ describe('the bites of a rim that was measured', () => {
     const loose = plan({ rim: { ...rim, wellMm: 415 } });
     expect(loose.result).toMatchObject({ byHand: true, bites: [] });
     expect(loose.result.reasons.map((r) => r.says)).toEqual([
-      'There is slack, even for a stiff bead: from here by hand.',
+      'Enough slack, even for a stiff bead. Finish by hand.',
     ]);
     expect([plan().result.byHand, stuck.result.byHand]).toEqual([false, false]);
     expect(plan({ rim: undefined }).result.bites.every((b) => b.spareMm === null)).toBe(true);

@@ -68,7 +68,7 @@ const stopReason = (path: {
       mm(shortMm),
     ]);
   if (longestBiteMm !== null && longestBiteMm < biteMm)
-    return reason('stop', '{0} short: the bites are too long. Of {1} at most they pass.', [
+    return reason('stop', '{0} short: the bites are too long. Use bites of {1} or less.', [
       mm(shortMm),
       { value: Math.floor(longestBiteMm), unit: 'mm' },
     ]);
@@ -90,16 +90,11 @@ const stopReason = (path: {
  */
 export const beadPath = defineWorking<Input, BeadPath>({
   name: 'bead-path',
-  says: 'Whether a bead gets over its flange, and where it is tightest',
+  says: 'Bead clearance',
   input: () => ({
     ...beadFields(),
-    leftDeg: quantity('deg', 0, ALL_ROUND_DEG, 'Arc that is not over the flange yet').optional(),
-    farUpDeg: quantity(
-      'deg',
-      0,
-      ALL_ROUND_DEG,
-      'Arc of the far side that sits up on its seat',
-    ).optional(),
+    leftDeg: quantity('deg', 0, ALL_ROUND_DEG, 'Arc still to go over the flange').optional(),
+    farUpDeg: quantity('deg', 0, ALL_ROUND_DEG, 'Arc of the far side still on its seat').optional(),
   }),
   example: { beadMm: 434, wellMm: 404, flangeMm: 458, axialMm: 44, biteMm: 65 },
   work(input, show) {
@@ -116,7 +111,7 @@ export const beadPath = defineWorking<Input, BeadPath>({
     } = input;
     const rim: BeadAndRim = { beadMm, wellMm, flangeMm, axialMm, fillMm };
     const inWellMm = show.line(
-      'far side, in the well',
+      'far side in the well',
       fillMm > 0 ? `${wellMm} + 2 × ${fillMm}` : 'well',
       bottomMm(rim),
       'mm',
@@ -153,7 +148,7 @@ export const beadPath = defineWorking<Input, BeadPath>({
       'mm',
     );
     const mostUpDeg = show.line(
-      'of the far side may sit high',
+      'far side may ride up',
       'to spare / ((bead − well) / 2)',
       down.perUpDegMm > 0
         ? Math.max(0, Math.min(mountedDeg, best.loopSlackMm / down.perUpDegMm))
@@ -169,11 +164,11 @@ export const beadPath = defineWorking<Input, BeadPath>({
     const how = tightestMm <= 0 ? 'stop' : hoopMm >= 0 ? 'by hand' : 'levers';
     const why =
       how === 'by hand'
-        ? reason('good', 'There is slack, even for a stiff bead: by hand.')
+        ? reason('good', 'Enough slack, even for a stiff bead. Fit it by hand.')
         : how === 'levers'
           ? reason(
               'good',
-              'Levers pass it: {0} to spare where it is tightest, with {1} left. Of the far side {2} may sit high there.',
+              'Levers will do: {0} to spare at the tightest place, with {1} to go. Up to {2} of the far side may ride up there.',
               [
                 mm(tightestMm),
                 { value: found.leftDeg * perDegMm, unit: 'mm', digits: 0 },

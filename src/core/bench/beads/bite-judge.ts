@@ -61,7 +61,7 @@ export const judgeBites = (
       byHand: false,
       reason: reason(
         'stop',
-        `Bite ${worst + 1} is {0} short with all of the far side down: shorter bites, or find out why.`,
+        `Bite ${worst + 1} is {0} short with all of the far side down. Take shorter bites, or find out why.`,
         [spare],
       ),
     };
@@ -70,7 +70,7 @@ export const judgeBites = (
       bites,
       downDeg,
       byHand: true,
-      reason: reason('good', 'There is slack, even for a stiff bead: from here by hand.'),
+      reason: reason('good', 'Enough slack, even for a stiff bead. Finish by hand.'),
     };
   return {
     bites,

@@ -45,9 +45,9 @@ export interface BiteInput {
 /** What is measured of a rim, as a field of an input. */
 export const RIM_PROFILE = record(
   {
-    wellMm: quantity('mm', 60, 700, 'Diameter in the well'),
-    flangeMm: quantity('mm', 80, 750, 'Diameter over the flange'),
-    axialMm: quantity('mm', 0, 400, 'From the far side in the well to the flange, along the axle'),
+    wellMm: quantity('mm', 60, 700, 'Well diameter'),
+    flangeMm: quantity('mm', 80, 750, 'Flange diameter'),
+    axialMm: quantity('mm', 0, 400, 'From the well’s far side to the flange, along the axle'),
   },
   'The rim',
 );
@@ -199,7 +199,7 @@ const judgeAll = (
   const fillMm = fill ? wellFillMm(fill, show) : 0;
   const liftMm = lockLiftMm(lockDegs.length, rim.wellMm);
   if (liftMm > 0)
-    show.line('what the locks hold up', `${lockDegs.length} of them, on the loop`, liftMm, 'mm');
+    show.line('held up by the locks', `${lockDegs.length} of them, on the loop`, liftMm, 'mm');
   const perDegMm = (Math.PI * rimDiameterMm) / 360;
   const strokes = bites.map((b) => {
     const spanDeg = b.lengthMm / perDegMm;
@@ -215,7 +215,7 @@ const judgeAll = (
     Math.min(...judged.bites.map((b) => b.spareMm)),
     'mm',
   );
-  show.line('of the far side, down in the well', 'at the tightest bite', judged.downDeg, 'deg');
+  show.line('far side down in the well', 'at the tightest bite', judged.downDeg, 'deg');
   return judged;
 };
 
@@ -285,7 +285,7 @@ export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
   if (toLeverMm < 1)
     throw new InputError(
       'handFittedDeg',
-      'The whole bead is on by hand: nothing is left to lever.',
+      'The whole bead is on by hand; nothing to lever.',
       'Enter an arc below 360°',
     );
   const course = courseOf(input);
@@ -334,7 +334,7 @@ export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
  */
 export const bitePlan = defineWorking<BiteInput, BitePlan>({
   name: 'bite-plan',
-  says: 'Where the levers go, bite by bite',
+  says: 'Lever bites',
   input: () => ({
     rimDiameterMm: quantity('mm', 80, 700, 'Diameter of the rim'),
     valveDeg: angle('Place of the valve'),

@@ -47,11 +47,11 @@ interface LeverEffort {
 }
 
 const SAYS: Record<Effort, { verdict: Reason['verdict']; says: string }> = {
-  light: { verdict: 'good', says: 'It should go lightly: {0} to spare.' },
-  firm: { verdict: 'good', says: 'A firm stroke: {0} to spare. A shorter bite is lighter.' },
+  light: { verdict: 'good', says: 'Should go easily: {0} to spare.' },
+  firm: { verdict: 'good', says: 'A firm stroke: {0} to spare. A shorter bite is easier.' },
   heavy: {
     verdict: 'check',
-    says: 'A heavy stroke: only {0} to spare. A shorter bite, and look that the far side is down.',
+    says: 'A heavy stroke: only {0} to spare. Take a shorter bite, and check that the far side is down.',
   },
 };
 
@@ -64,10 +64,10 @@ const SAYS: Record<Effort, { verdict: Reason['verdict']; says: string }> = {
  */
 export const leverEffort = defineWorking<Input, LeverEffort>({
   name: 'lever-effort',
-  says: 'How hard a bite of the lever goes',
+  says: 'Lever effort',
   input: () => ({
     ...beadFields(),
-    leftDeg: quantity('deg', 1, 360, 'Arc that is not over the flange yet, with this bite'),
+    leftDeg: quantity('deg', 1, 360, 'Arc still to go over the flange, with this bite'),
   }),
   example: { beadMm: 434, wellMm: 404, flangeMm: 458, axialMm: 44, biteMm: 65, leftDeg: 80 },
   work(input, show) {

@@ -45,14 +45,14 @@ const OTHER = { clockwise: 'counterclockwise', counterclockwise: 'clockwise' } a
  */
 export const mountOrientation = defineWorking<Input, MountOrientation>({
   name: 'mount-orientation',
-  says: 'Which way up a tire goes on, and where its mark goes',
+  says: 'Tire direction and light mark',
   input: () => ({
     arrowSeen: oneOf(['clockwise', 'counterclockwise', 'none'], 'How the arrow points, from above'),
     discSide: oneOf(['left', 'right', 'both', 'none'], 'Side of the brake disc'),
     sideUp: oneOf(['left', 'right'], 'Side of the wheel that is up'),
     lightMark: boolean('The tire has a light mark'),
     heavySpotDeg: angle('Heavy spot of the bare wheel').allow(null),
-    school: oneOf(LIGHT_MARK_TO, 'What the mark is set to'),
+    school: oneOf(LIGHT_MARK_TO, 'Light mark goes to'),
   }),
   example: {
     arrowSeen: 'counterclockwise',
@@ -95,7 +95,7 @@ export const mountOrientation = defineWorking<Input, MountOrientation>({
         ),
       );
     let markDeg: number | null = null;
-    if (!lightMark) reasons.push(reason('good', 'No mark on it: nothing to line up.'));
+    if (!lightMark) reasons.push(reason('good', 'No light mark: nothing to line up.'));
     else {
       const place = lightMarkPlace(school, heavySpotDeg);
       const isKeptSideUp = sideUp === keptFrom;
@@ -111,7 +111,7 @@ export const mountOrientation = defineWorking<Input, MountOrientation>({
     );
     show.verdict(worstOf(reasons));
     show.caution(
-      'Check the arrow three times. Look at the mark again after the last bead: levering turns the tire.',
+      'Check the arrow three times. Recheck the mark after the last bead: levering turns the tire.',
     );
     return {
       arrowNeeds,

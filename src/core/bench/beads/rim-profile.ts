@@ -83,16 +83,16 @@ const spareOf = (beadMm: number, mm: Record<RimPart, number>): number => {
  */
 export const rimProfile = defineWorking<Input, RimProfileFound>({
   name: 'rim-profile',
-  says: 'The shape of a rim, and which measurement would tell most',
+  says: 'Rim shape',
   input: () => ({
     rimCode: text(40, 'The rim code'),
-    wellMm: quantity('mm', 60, 700, 'Diameter in the well').optional(),
-    flangeMm: quantity('mm', 80, 750, 'Diameter over the flange').optional(),
+    wellMm: quantity('mm', 60, 700, 'Well diameter').optional(),
+    flangeMm: quantity('mm', 80, 750, 'Flange diameter').optional(),
     axialMm: quantity(
       'mm',
       0,
       400,
-      'From the far side in the well to the flange, along the axle',
+      'From the well’s far side to the flange, along the axle',
     ).optional(),
   }),
   example: { rimCode: '2.15x19', wellMm: 455 },

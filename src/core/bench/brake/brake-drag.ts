@@ -95,7 +95,7 @@ const pullReasons = (
     ];
   return dragNm > checkNm
     ? [
-        reason('check', 'It drags with {0}; up to {1} is usual. Check pads, pistons and slides.', [
+        reason('check', 'It drags at {0}; up to {1} is usual. Check pads, pistons and slides.', [
           newtonMeters(dragNm),
           newtonMeters(checkNm),
         ]),
@@ -112,14 +112,14 @@ const pullReasons = (
  */
 export const brakeDrag = defineWorking<Input, BrakeDrag>({
   name: 'brake-drag',
-  says: 'Whether the brake is firm, and lets go',
+  says: 'Brake check',
   input: () => ({
     firm: boolean('Firm at lever or pedal'),
     spin: oneOf(SPINS, 'How the wheel turns'),
     drum: boolean('A drum brake'),
-    pullN: quantity('N', 0, 500, 'Pull at the tread that keeps it turning').optional(),
-    freePullN: quantity('N', 0, 500, 'The same with the pads well apart').optional(),
-    radiusMm: quantity('mm', 80, 500, 'From the axle to the tread').optional(),
+    pullN: quantity('N', 0, 500, 'Pull at the tread to keep it turning').optional(),
+    freePullN: quantity('N', 0, 500, 'Pull with the pads apart').optional(),
+    radiusMm: quantity('mm', 80, 500, 'Axle to tread').optional(),
     rules: ruleValues(),
   }),
   example: { firm: true, spin: 'free', drum: false, pullN: 4, freePullN: 2.5, radiusMm: 318 },
@@ -135,12 +135,12 @@ export const brakeDrag = defineWorking<Input, BrakeDrag>({
       dragNm === null || freePullN === undefined
         ? null
         : show.line(
-            'of it the brake',
+            'of it from the brake',
             'drag − without pads',
             Math.max(0, dragNm - torque(freePullN)),
             'Nm',
           );
-    show.basis('practice', 'pump until firm before it rolls; spin it with the brake let go');
+    show.basis('practice', 'pump until firm before it rolls; spin it with the brake released');
     const { verdict, disc: withDisc, drum: withDrum } = SAYS[spin];
     const reasons: Reason[] = [
       firm
@@ -148,8 +148,8 @@ export const brakeDrag = defineWorking<Input, BrakeDrag>({
         : reason(
             'stop',
             drum
-              ? 'The brake does not take hold: rod and arm hooked up, and adjusted?'
-              : 'The brake is not firm: pump on; if it stays soft there is air in it. Do not hand it over.',
+              ? 'The brake does not grip. Check that rod and arm are hooked up and adjusted.'
+              : 'The brake is not firm. Keep pumping; if it stays soft, there is air in it. Do not hand it over.',
           ),
       reason(verdict, drum ? withDrum : withDisc),
       ...pullReasons({ pullN, freePullN, dragNm: brakeNm ?? dragNm, rules }, show),

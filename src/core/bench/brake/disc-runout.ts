@@ -28,7 +28,7 @@ interface DiscRunout {
  */
 export const discRunout = defineWorking<Input, DiscRunout>({
   name: 'disc-runout',
-  says: 'How far the brake disc runs out, and where',
+  says: 'Brake disc runout',
   input: () => ({
     readings: READINGS_FIELD,
     limitMm: quantity('mm', 0.02, 2, 'Limit in the manual').optional(),
@@ -62,9 +62,9 @@ export const discRunout = defineWorking<Input, DiscRunout>({
     const { highDeg } = firstHarmonic(places)!;
     show.line('high at', 'once-a-turn part', placeText(highDeg));
     const mayMm = limitMm ?? ruleNumber('disc.runoutMm', rules, show);
-    show.line('may run out', limitMm === undefined ? 'rule' : 'manual', mayMm, 'mm');
+    show.line('limit', limitMm === undefined ? 'rule' : 'manual', mayMm, 'mm');
     if (limitMm !== undefined) show.basis('manual', 'limit of the disc');
-    show.basis('measured', 'dial indicator on the face of the disc');
+    show.basis('measured', 'dial indicator on the disc face');
     const figures = [
       { value: totalMm, unit: 'mm' as const, digits: 2 },
       { value: mayMm, unit: 'mm' as const, digits: 2 },
@@ -74,18 +74,18 @@ export const discRunout = defineWorking<Input, DiscRunout>({
         ? limitMm === undefined
           ? reason(
               'check',
-              'Runs out by {0}, within {1} from memory: the manual’s limit is not known.',
+              'Runout {0}, within {1} (unconfirmed). The manual’s limit is unknown.',
               figures,
             )
           : reason('good', 'Runout {0}; manual limit {1}.', figures)
         : reason(
             'stop',
-            `Runs out by {0}, at most {1}: high at ${placeText(highDeg)}. Clean hub and disc faces, torque its bolts again, measure again; a bent disc is renewed.`,
+            `Runout {0}, limit {1}: high at ${placeText(highDeg)}. Clean hub and disc faces, torque the bolts again, measure again. Replace a bent disc.`,
             figures,
           ),
     ];
     show.verdict(worstOf(reasons));
-    show.caution('A disc that runs out pushes the pads back: the lever goes soft, and pulses.');
+    show.caution('Disc runout pushes the pads back: the lever goes soft and pulses.');
     return { totalMm, highDeg, limitMm: mayMm, reasons };
   },
 });

@@ -10,7 +10,7 @@ export type ChainSide = (typeof CHAIN_SIDES)[number];
 export interface Alignment {
   /** The wheel is turned by so much, its front to the left where above nothing. */
   angleDeg: number;
-  /** Left further back than right, over the distance of the adjusters. */
+  /** Left further back than right, over the adjuster spacing. */
   markDiffersMm: number;
   /** How far off the chain's line meets the front sprocket; null where the run is not known. */
   atSprocketMm: number | null;
@@ -50,12 +50,12 @@ export const alignBy = (differsMm: number, setup: Setup, show: Show): Alignment 
   if (Math.abs(differsMm) > MAX_SLOPE * adjusterSpanMm)
     throw new InputError(
       'adjusterSpanMm',
-      `A difference of ${Math.abs(differsMm).toFixed(1)} mm over ${adjusterSpanMm} mm cannot be: no axle stands so askew.`,
+      `A difference of ${Math.abs(differsMm).toFixed(1)} mm over ${adjusterSpanMm} mm is not possible for an axle.`,
       'Measure both marks from the same line, and the adjuster spacing, again',
     );
   const angleDeg = show.line(
     'the wheel is turned by',
-    'atan(difference / distance of the adjusters)',
+    'atan(difference / adjuster spacing)',
     Math.atan2(differsMm, adjusterSpanMm) * DEG,
     'deg',
   );
@@ -68,19 +68,19 @@ export const alignBy = (differsMm: number, setup: Setup, show: Show): Alignment 
           (runMm * differsMm) / adjusterSpanMm,
           'mm',
         );
-  // The axle turns about the sprocket: its own end moves by the inset's share, the other end by the
+  // The axle turns around the sprocket: its own end moves by the inset's share, the other end by the
   // rest.
   const share = sprocketInsetMm / adjusterSpanMm;
   const [near, far] = [differsMm * share, differsMm * (1 - share)];
   const leftMoveMm = show.line(
     'left adjuster, back',
-    'about the sprocket',
+    'around the sprocket',
     0 - (chainSide === 'left' ? near : far),
     'mm',
   );
   const rightMoveMm = show.line(
     'right adjuster, back',
-    'about the sprocket',
+    'around the sprocket',
     chainSide === 'left' ? far : near,
     'mm',
   );
@@ -96,8 +96,8 @@ export const alignBy = (differsMm: number, setup: Setup, show: Show): Alignment 
   const isLevel = Math.abs(differsMm) <= mayMm + 1e-9;
   const word = differsMm > 0 ? 'left' : 'right';
   const why = isLevel
-    ? reason('good', 'Both sides alike within {0}; {1} wanted at most.', [mm(differsMm), mm(mayMm)])
-    : reason('check', `The ${word} end is further back by {0}; {1} wanted at most.`, [
+    ? reason('good', 'Both sides within {0}; spec {1} max.', [mm(differsMm), mm(mayMm)])
+    : reason('check', `The ${word} end is {0} further back; spec {1} max.`, [
         mm(differsMm),
         mm(mayMm),
       ]);

@@ -91,18 +91,18 @@ const turnsFor = (input: {
  */
 export const chainSlack = defineWorking<Input, ChainSlack>({
   name: 'chain-slack',
-  says: 'How far to move the axle for the slack that the manual wants',
+  says: 'Chain slack adjustment',
   input: () => ({
-    slackMm: quantity('mm', 0, 300, 'Slack now, at the tightest place'),
+    slackMm: quantity('mm', 0, 300, 'Slack at the tightest place'),
     otherPlacesMm: listOf(
       quantity('mm', 0, 300, 'Slack at another place'),
       12,
-      'Slack with the wheel turned on',
+      'Slack with the wheel turned',
     ).optional(),
-    wantMinMm: quantity('mm', 0, 200, 'Slack that the manual wants, at least'),
-    wantMaxMm: quantity('mm', 1, 250, 'Slack that the manual wants, at most'),
-    runMm: quantity('mm', 150, 1500, 'Free run between the sprockets'),
-    pitchMm: quantity('mm', 0.5, 3, 'Pitch of the adjuster’s thread').optional(),
+    wantMinMm: quantity('mm', 0, 200, 'Spec, min'),
+    wantMaxMm: quantity('mm', 1, 250, 'Spec, max'),
+    runMm: quantity('mm', 150, 1500, 'Free chain run'),
+    pitchMm: quantity('mm', 0.5, 3, 'Adjuster thread pitch').optional(),
   }),
   example: {
     slackMm: 44,
@@ -124,7 +124,7 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
     if (loosestMm > runMm / 3)
       throw new InputError(
         'slackMm',
-        `${loosestMm} mm of slack on a run of ${runMm} mm: such a chain lies off its sprocket.`,
+        `${loosestMm} mm of slack on a run of ${runMm} mm: that chain would jump the sprocket.`,
         'Measure the play in the middle of the lower run, and the free chain run',
       );
     const tightestMm = show.line('slack now', 'at the tightest place', Math.min(...places), 'mm');
@@ -154,8 +154,8 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
       pitchMm === undefined
         ? null
         : {
-            from: show.line('turns, for the most slack', 'to the most wanted', inTurns(wantMaxMm)),
-            to: show.line('turns, for the least slack', 'to the least wanted', inTurns(wantMinMm)),
+            from: show.line('turns for max slack', 'to the spec max', inTurns(wantMaxMm)),
+            to: show.line('turns for min slack', 'to the spec min', inTurns(wantMinMm)),
           };
     if (found)
       show.line(
@@ -172,12 +172,12 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
     );
     const looseAfterMm = slackAfterMove(loosestMm, moveMm, runMm);
     show.basis('published', 'geometry of a run with a small sag, x = (s₁² − s₂²) / (4 L)');
-    show.basis('manual', 'the slack wanted, and the stand it is measured on');
+    show.basis('manual', 'the slack spec and the stand it is measured on');
     show.basis(
       'practice',
-      'too tight ruins bearings when the swingarm moves: err on the slack side',
+      'too tight ruins bearings when the swingarm moves: err on the loose side',
     );
-    show.caution('Slack is not in step with the axle: measure again after each half turn.');
+    show.caution('Slack does not change evenly with the axle. Measure again after each half turn.');
     show.caution('On the stand that the manual names, at the tightest place of the chain.');
     const mm = (value: number) => ({ value, unit: 'mm' as const });
     const reasons: Reason[] = [
@@ -188,7 +188,7 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
             [mm(tightestMm), mm(wantMinMm)],
           )
         : isInside
-          ? reason('good', '{0} of slack; {1} to {2} wanted.', [
+          ? reason('good', 'Slack {0}, spec {1} to {2}.', [
               mm(tightestMm),
               mm(wantMinMm),
               mm(wantMaxMm),

@@ -6,16 +6,16 @@ import { alignBy, CHAIN_SIDES, type Alignment, type Setup } from './align';
 
 /** What both ways of measuring need to know of the machine. */
 const SETUP: { [Field in keyof Required<Setup>]: Joi.Schema } = {
-  adjusterSpanMm: quantity('mm', 80, 600, 'Distance between the adjusters'),
+  adjusterSpanMm: quantity('mm', 80, 600, 'Adjuster spacing'),
   chainSide: oneOf(CHAIN_SIDES, 'Side of the chain or belt').optional(),
   sprocketInsetMm: quantity(
     'mm',
     0,
     300,
-    'From the adjuster on its side in to the sprocket',
+    'From the adjuster on that side in to the sprocket',
   ).optional(),
-  runMm: quantity('mm', 150, 1500, 'Free run between the sprockets').optional(),
-  pitchMm: quantity('mm', 0.5, 3, 'Pitch of the adjuster’s thread').optional(),
+  runMm: quantity('mm', 150, 1500, 'Free chain run').optional(),
+  pitchMm: quantity('mm', 0.5, 3, 'Adjuster thread pitch').optional(),
   rules: ruleValues(),
 };
 
@@ -24,7 +24,7 @@ const checkInset = ({ sprocketInsetMm = 0, adjusterSpanMm }: Setup): void => {
     throw new InputError(
       'sprocketInsetMm',
       `A sprocket ${sprocketInsetMm} mm in lies beyond the other adjuster.`,
-      `Enter at most the distance of the adjusters, ${adjusterSpanMm} mm`,
+      `Enter at most the adjuster spacing, ${adjusterSpanMm} mm`,
     );
 };
 
@@ -42,7 +42,7 @@ interface ByMarks extends Setup {
  */
 export const wheelAlign = defineWorking<ByMarks, Alignment>({
   name: 'wheel-align',
-  says: 'Whether the rear wheel stands straight, by the marks of its adjusters',
+  says: 'Wheel alignment by marks',
   input: () => ({
     leftMark: quantity('mm', -100, 300, 'Left mark, how far back'),
     rightMark: quantity('mm', -100, 300, 'Right mark, how far back'),
@@ -104,7 +104,7 @@ const SUMS_MM = 3;
  */
 export const wheelAlignString = defineWorking<ByString, Alignment>({
   name: 'wheel-align-string',
-  says: 'Whether the rear wheel stands straight, by a string along both wheels',
+  says: 'Wheel alignment by string',
   input: () => ({
     gapsMm: GAPS_FIELD,
     wheelbaseMm: quantity('mm', 600, 2500, 'Wheelbase'),
@@ -145,19 +145,19 @@ export const wheelAlignString = defineWorking<ByString, Alignment>({
     );
     const differsMm = show.line(
       'as a difference of the marks',
-      'aside × distance of the adjusters / wheelbase',
+      'aside × adjuster spacing / wheelbase',
       (asideMm * setup.adjusterSpanMm) / wheelbaseMm,
       'mm',
     );
     const found = alignBy(differsMm, setup, show);
     show.caution(
-      'For wheels that run in one line: where they are offset by design, the manual says how to measure.',
+      'For wheels in one line. If they are offset by design, the manual says how to measure.',
     );
     const barsMm = Math.abs(leftFront - rightFront - (leftRear - rightRear)) / 2;
     if (barsMm <= SUMS_MM) return found;
     const turned = reason(
       'check',
-      'The bars are turned: the gaps of one side differ by {0} from front to rear. Set them straight and measure again.',
+      'The handlebars are turned: the gaps of one side differ by {0} from front to rear. Set them straight and measure again.',
       [{ value: barsMm, unit: 'mm', digits: 1 }],
     );
     show.verdict('check');

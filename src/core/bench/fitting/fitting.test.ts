@@ -82,7 +82,7 @@ describe('whether a tire goes on', () => {
     [{ tread: 'slick' }, { use: 'road' }, /tread: A slick never goes on the road/, 'stop'],
     [{ tread: 'touring' }, {}, /tread: A road pattern has nowhere for gravel to go/, 'check'],
     [{ tread: 'soft' }, { use: 'road' }, /tread: A knobby on the road/, 'check'],
-    [{ tread: 'other' }, {}, /tread: What its tread is for is not recorded/, 'check'],
+    [{ tread: 'other' }, {}, /tread: Tread use is not recorded/, 'check'],
     [
       { marking: '110/90-19 62M TT NHS' },
       { use: 'road' },
@@ -90,7 +90,7 @@ describe('whether a tire goes on', () => {
       'stop',
     ],
     [{ dateCode: '0115' }, {}, /age: Made week 1 of 2015: 11\.\d years old/, 'stop'],
-    [{ dateCode: null }, {}, /age: Its date code is not known/, 'check'],
+    [{ dateCode: null }, {}, /age: Date code is not known/, 'check'],
     [{ dateCode: '0199' }, {}, /age: Year 2099 is still to come/, 'check'],
     [
       { takeOff: true, treadMm: 1 },
@@ -157,7 +157,7 @@ describe('ranking', () => {
       ['best', 'suits best'],
       ['fewer', 'fewer in stock'],
       ['older', 'older'],
-      ['hard ground', 'its tread suits less'],
+      ['hard ground', 'tread suits less'],
       ['other size', 'another size'],
       ['none left', 'none in stock'],
       ['take-off', 'check first'],

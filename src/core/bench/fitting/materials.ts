@@ -54,7 +54,7 @@ export const materials = defineWorking<
   Materials
 >({
   name: 'materials',
-  says: 'Parts of a job: what is short, and what it costs',
+  says: 'Parts and cost of a job',
   input: () => ({
     wants: listOf(
       record(
@@ -66,7 +66,7 @@ export const materials = defineWorking<
         'A part',
       ),
       60,
-      'Parts wanted',
+      'Parts needed',
     ),
     shelf: uniqueBy(
       listOf(
@@ -76,7 +76,7 @@ export const materials = defineWorking<
             count: count(0, 10_000, 'In stock'),
             priceMinor: money('Price').allow(null),
           },
-          'A shelf',
+          'Stock',
         ),
         5000,
         'What is in stock',
@@ -134,7 +134,7 @@ export const materials = defineWorking<
     const reasons = [
       ...lines
         .filter((l) => l.short > 0)
-        .map((l) => reason('check', `${l.what}: ${l.inStock} in stock, ${l.count} wanted.`)),
+        .map((l) => reason('check', `${l.what}: ${l.inStock} in stock, ${l.count} needed.`)),
       ...(incomplete ? [reason('check', 'Some prices are missing, so the total is too low.')] : []),
     ];
     show.verdict(worstOf(reasons));

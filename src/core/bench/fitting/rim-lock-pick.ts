@@ -81,23 +81,23 @@ const howMany = ({ use, tube, pressureKpa, rules }: Input): { wanted: number; wh
  */
 export const rimLockPick = defineWorking<Input, RimLockPick>({
   name: 'rim-lock-pick',
-  says: 'Which rim locks a wheel wants',
+  says: 'Rim locks for a wheel',
   input: () => ({
-    use: oneOf(USES, 'What the rider does'),
+    use: oneOf(USES, 'Use'),
     tube: boolean('With a tube'),
-    pressureKpa: quantity('kPa', 0, 600, 'Cold pressure it is ridden at'),
-    rimWidthIn: quantity('in', 1, 14, 'Width of the rim as stamped'),
+    pressureKpa: quantity('kPa', 0, 600, 'Riding pressure, cold'),
+    rimWidthIn: quantity('in', 1, 14, 'Stamped rim width'),
     lockDegs: LOCK_PLACES,
-    lockHoleMm: quantity('mm', 5, 25, 'The rim’s hole for a lock').optional(),
+    lockHoleMm: quantity('mm', 5, 25, 'Rim lock hole').optional(),
     locks: uniqueBy(
       listOf(
         record(
           {
             id: text(60, 'Name of the lock'),
-            widthIn: quantity('in', 1, 6, 'Rim width it is made for'),
-            holeMm: quantity('mm', 5, 25, 'Hole it needs'),
-            massG: quantity('g', 20, 400, 'Its mass'),
-            count: count(0, 10_000, 'How many are in stock'),
+            widthIn: quantity('in', 1, 6, 'Fits rim width'),
+            holeMm: quantity('mm', 5, 25, 'Hole needed'),
+            massG: quantity('g', 20, 400, 'Weight'),
+            count: count(0, 10_000, 'In stock'),
           },
           'A lock',
         ),
@@ -162,7 +162,7 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
         ),
       );
     else if (best.count < wanted)
-      reasons.push(reason('check', `${best.count} in stock, ${wanted} wanted.`));
+      reasons.push(reason('check', `${best.count} in stock, ${wanted} needed.`));
     else
       reasons.push(
         reason('good', `${best.widthIn.toFixed(2)} for a rim ${rimWidthIn.toFixed(2)} wide.`),
@@ -172,7 +172,7 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
         reasons.push(
           reason(
             'check',
-            `A lock at ${placeText(deg)} stands right beside the valve: the harder layout to mount.`,
+            `A lock at ${placeText(deg)} is right beside the valve, harder to mount.`,
           ),
         );
     const massG = best?.massG ?? 120;
@@ -185,14 +185,14 @@ export const rimLockPick = defineWorking<Input, RimLockPick>({
         reasons.push(
           reason(
             use === 'road' ? 'check' : 'good',
-            `They put {0} at ${placeText(heavy.deg)}${use === 'road' ? ': at road speed that is balanced opposite' : ''}.`,
+            `They add {0} at ${placeText(heavy.deg)}${use === 'road' ? '; balance it opposite for road speed' : ''}.`,
             [{ value: heavy.massG, unit: 'g' }],
           ),
         );
       else reasons.push(reason('good', 'They balance each other.'));
     }
     show.verdict(worstOf(reasons));
-    show.caution('Snug, and no more: there is no torque figure, and overtightening breaks them.');
+    show.caution('Snug, no more: there is no torque spec, and overtightening breaks them.');
     return { wanted, lockId: best?.id ?? null, reasons, heavy };
   },
 });

@@ -54,12 +54,12 @@ const TAPE_LAYERS = 2;
  */
 export const stripPick = defineWorking<Input, StripPick>({
   name: 'strip-pick',
-  says: 'Which rim strip a spoked wheel wants',
+  says: 'Rim strip for a wheel',
   input: () => ({
     build: oneOf(BUILDS, 'How the rim is made'),
     sealed: oneOf(['yes', 'no'], 'Spokes sealed by design'),
-    rimWidthIn: quantity('in', 1, 14, 'Width of the rim as stamped'),
-    rimDiameterIn: quantity('in', 4, 23, 'Diameter of the rim as stamped'),
+    rimWidthIn: quantity('in', 1, 14, 'Stamped rim width'),
+    rimDiameterIn: quantity('in', 4, 23, 'Stamped rim diameter'),
     rimLocks: count(0, 3, 'Rim locks'),
     strips: uniqueBy(
       listOf(
@@ -70,7 +70,7 @@ export const stripPick = defineWorking<Input, StripPick>({
             widthMm: quantity('mm', 8, 80, 'Width'),
             rimFromIn: quantity('in', 4, 23, 'Smallest rim'),
             rimToIn: quantity('in', 4, 23, 'Largest rim'),
-            count: count(0, 10_000, 'How many are in stock'),
+            count: count(0, 10_000, 'In stock'),
           },
           'A strip',
         ),
@@ -106,8 +106,7 @@ export const stripPick = defineWorking<Input, StripPick>({
       };
     };
     if (build !== 'spoked') return none('No spoke nipples: no strip.');
-    if (sealed === 'yes')
-      return none('Sealed spokes: the seal is the maker’s, no strip goes over it.');
+    if (sealed === 'yes') return none('Sealed spokes: the maker’s seal takes no strip.');
     const wanted = show.line('wanted', 'rule', ruleNumber('strip.count', rules, show));
     const insideMm = show.line(
       'rim inside the flanges',
@@ -137,7 +136,7 @@ export const stripPick = defineWorking<Input, StripPick>({
         ),
       );
       if (rubber.count < wanted)
-        reasons.push(reason('check', `${rubber.count} in stock, ${wanted} wanted.`));
+        reasons.push(reason('check', `${rubber.count} in stock, ${wanted} needed.`));
     } else if (tape)
       reasons.push(
         reason(
@@ -150,11 +149,9 @@ export const stripPick = defineWorking<Input, StripPick>({
       const loose = strips.find(
         (s) => s.material === 'rubber' && s.count > 0 && s.rimFromIn > rimDiameterIn,
       );
-      const larger = loose
-        ? '; one for a larger rim is loose, wanders and gets caught under the bead'
-        : '';
+      const larger = loose ? '; a larger one is loose, wanders and gets caught under the bead' : '';
       const tape =
-        'Two layers of strong cloth tape will do; without anything the nipples chafe through the tube.';
+        'Two layers of strong cloth tape will do. With nothing, the nipples chafe through the tube.';
       reasons.push(
         reason('check', `None in stock for a ${rimDiameterIn} inch rim${larger}. ${tape}`),
       );

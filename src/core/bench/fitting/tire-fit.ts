@@ -58,7 +58,7 @@ export interface TireFacts {
 
 /** The wheel, the machine and the rider that it has to suit. */
 export interface FitContext {
-  /** The size that comes off. */
+  /** Old tire size. */
   from: string;
   end: 'front' | 'rear';
   kind: MachineKind;
@@ -68,7 +68,7 @@ export interface FitContext {
   tubelessMarked: boolean;
   sealed: boolean;
   discSide: (typeof DISC_SIDES)[number];
-  /** A tube goes in. */
+  /** With a tube. */
   tube: boolean;
   clearancesMm?: Clearances | undefined;
   sprockets?: { front: number; rear: number } | undefined;
@@ -203,7 +203,7 @@ const byDateCode = (
   { context }: Prepared,
 ): { ageYears: number | null; reasons: FitReason[] } => {
   const said = (ageYears: number | null, r: Reason) => ({ ageYears, reasons: about('age', [r]) });
-  if (dateCode === null) return said(null, reason('check', 'Its date code is not known.'));
+  if (dateCode === null) return said(null, reason('check', 'Date code unknown.'));
   try {
     const { ageYears, verdict, weekOf } = ageOf(dateCode, context.onDate, context.rules);
     return said(
@@ -228,7 +228,7 @@ const asTakeOff = (tire: TireFacts, { context }: Prepared): FitReason[] => {
           depth,
           { value: leastMm, unit: 'mm', digits: 1 },
         ])
-      : reason('check', 'A take-off with {0} left: look at it inside and out.', [depth]);
+      : reason('check', 'Take-off, {0} left: check inside and out.', [depth]);
   return about('age', [why]);
 };
 
@@ -285,48 +285,45 @@ export const fitTire = (tire: TireFacts, prepared: Prepared): TireFit => tireFit
 
 /** The fields of a context, as workings take them. */
 export const CONTEXT_FIELDS = {
-  from: marking('The size that comes off'),
+  from: marking('Old tire size'),
   end: oneOf(['front', 'rear'], 'The end of the machine'),
   kind: oneOf(MACHINE_KINDS, 'Kind of machine'),
-  use: oneOf(USES, 'What the rider does'),
+  use: oneOf(USES, 'Use'),
   build: oneOf(BUILDS, 'How the rim is made'),
   rimCode: text(40, 'The code stamped into the rim'),
   tubelessMarked: boolean('The rim is marked tubeless'),
   sealed: boolean('Sealed by design'),
   discSide: oneOf(DISC_SIDES, 'Side of the brake disc'),
-  tube: boolean('A tube goes in'),
+  tube: boolean('With a tube'),
   clearancesMm: Joi.object(
     Object.fromEntries(
       CLEARANCE_PLACES.map((p) => [
         p,
-        quantity('mm', 0, 1000, `Room ${PLACE_WORDS[p]}`).optional(),
+        quantity('mm', 0, 1000, `Clearance ${PLACE_WORDS[p]}`).optional(),
       ]),
     ),
   )
     .optional()
-    .description('Room measured with the old tire')
+    .description('Clearance measured with the old tire')
     .meta({ expected: `Enter the clearance by place: ${CLEARANCE_PLACES.join(', ')}` }),
   sprockets: record(
     { front: count(5, 40, 'Teeth in front'), rear: count(10, 100, 'Teeth at the rear') },
     'Sprockets',
   ).optional(),
   otherEnd: marking('The tire at the other end, with wheel-speed sensors').optional(),
-  minLoadIndex: count(0, 120, 'Load index that the machine asks for').optional(),
-  minSpeedSymbol: oneOf(
-    Object.keys(SPEED_SYMBOL_KMH),
-    'Speed symbol that the machine asks for',
-  ).optional(),
+  minLoadIndex: count(0, 120, 'Required load index').optional(),
+  minSpeedSymbol: oneOf(Object.keys(SPEED_SYMBOL_KMH), 'Required speed symbol').optional(),
   sheet: LOAD_SHEET.optional(),
-  onDate: date('The day to count ages to'),
+  onDate: date('Date for ages'),
   rules: ruleValues(),
 };
 
 /** The fields of a tire, as workings take them. */
 export const TIRE_FIELDS = {
-  marking: marking('The size that goes on'),
-  tread: oneOf(TREADS, 'What its tread is for'),
+  marking: marking('New tire size'),
+  tread: oneOf(TREADS, 'Tread use'),
   arrows: oneOf(ARROWS, 'Arrows on the sidewall'),
-  dateCode: text(4, 'Its date code').allow(null),
+  dateCode: text(4, 'Date code').allow(null),
   takeOff: boolean('A take-off, used'),
   treadMm: quantity('mm', 0, 40, 'Depth of a take-off').allow(null),
 };
@@ -373,7 +370,7 @@ export const tireFit = defineWorking<FitContext & { tire: TireFacts }, Omit<Tire
     const { treadRank: _rank, ...fit } = fitTire(tire, prepareFit(context));
     show.line(
       'off',
-      'as it comes off',
+      'old tire',
       fit.change.sameRim ? context.from : `${context.from}, another rim`,
     );
     show.line('on', 'as printed', fit.size.canonical);
@@ -383,7 +380,7 @@ export const tireFit = defineWorking<FitContext & { tire: TireFacts }, Omit<Tire
       'UN Regulation No. 75 for sizes, ISO 4000-1 for load and speed, 49 CFR 574.5 for the date code',
     );
     show.basis('practice', 'tube or no tube by rim and tire; treads by use');
-    show.basis('memory', 'rim widths, growth and ages, until the shop confirms them');
+    show.basis('memory', 'rim widths, growth and ages (unconfirmed)');
     show.verdict(fit.verdict);
     show.caution('The makers of tire, rim and machine decide. Defer to local codes.');
     return fit;

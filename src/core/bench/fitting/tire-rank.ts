@@ -46,10 +46,10 @@ const KEY_SAYS: readonly ((behind: Keyed<Candidate>) => string)[] = [
   () => 'check first',
   () => 'none in stock',
   () => 'another size',
-  () => 'its tread suits less',
-  () => 'more to look at',
+  () => 'tread suits less',
+  () => 'more to check',
   () => 'used',
-  ({ fit }) => (fit.ageYears === null ? 'its age is not known' : 'older'),
+  ({ fit }) => (fit.ageYears === null ? 'age unknown' : 'older'),
   () => 'fewer in stock',
 ];
 
@@ -75,8 +75,7 @@ const compareKeys = (a: Keyed<Candidate>, b: Keyed<Candidate>): number => {
 
 const becauseOf = (one: Keyed<Candidate>, before: Keyed<Candidate> | undefined): string => {
   if (one.fit.verdict === 'stop') return 'refused';
-  if (!before)
-    return one.fit.verdict === 'good' ? 'suits best' : 'suits best, with something to look at';
+  if (!before) return one.fit.verdict === 'good' ? 'suits best' : 'best, check first';
   const i = one.keys.findIndex((key, k) => key !== before.keys[k]);
   return i < 0 ? 'as good as the one before' : KEY_SAYS[i]!(one);
 };
@@ -127,16 +126,12 @@ export const tireRank = defineWorking<
   { id: string; verdict: Verdict; because: string; reasons: TireFit['reasons'] }[]
 >({
   name: 'tire-rank',
-  says: 'Which tires in stock suit a wheel, the best first',
+  says: 'Tires in stock for a wheel',
   input: () => ({
     tires: uniqueBy(
       listOf(
         record(
-          {
-            id: text(60, 'Name of the tire'),
-            count: count(0, 10_000, 'How many are in stock'),
-            ...TIRE_FIELDS,
-          },
+          { id: text(60, 'Name of the tire'), count: count(0, 10_000, 'In stock'), ...TIRE_FIELDS },
           'A tire',
         ),
         5000,

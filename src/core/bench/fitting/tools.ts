@@ -66,7 +66,7 @@ const lift = ({ kind, drive, end, discSide }: Input): Tool[] => [
   ...(discSide === 'none'
     ? []
     : [
-        { what: 'wire or cord', why: 'hangs the caliper, so that the hose carries nothing' },
+        { what: 'wire or cord', why: 'hangs the caliper off its hose' },
         { what: 'wood wedge', why: 'parts the pads, never metal' },
       ]),
   ...(drive === 'chain' && end === 'rear'
@@ -129,7 +129,7 @@ const levers = (input: Input): Tool[] => {
     ...beadTools(input),
     ...(onFourWheels(kind) || rimDiameterIn <= SMALL_RIM_IN ? [BREAKER] : []),
     LUBRICANT,
-    { what: 'wheel stand, bucket or blocks', why: 'so that the disc carries no weight' },
+    { what: 'wheel stand, bucket or blocks', why: 'keeps weight off the disc' },
   ];
 };
 
@@ -160,7 +160,7 @@ const air = (
       : []),
     { what: 'compressor, clip-on chuck, gauge', why: 'at arm’s length from tire and rim' },
     ...(TAPED.includes(kind) && end === 'rear'
-      ? [{ what: 'steel tape', why: 'for the rollout, and its partner’s' }]
+      ? [{ what: 'steel tape', why: 'for rollout, both tires' }]
       : []),
   ];
 };
@@ -196,7 +196,7 @@ const sockets = (fasteners: readonly Fastener[]): Tool[] => {
  */
 export const tools = defineWorking<Input, ToolList>({
   name: 'tools',
-  says: 'What to lay out before the first bolt',
+  says: 'Tools for a job',
   input: () => ({
     kind: oneOf(MACHINE_KINDS, 'Kind of machine'),
     drive: oneOf(DRIVES, 'Drive'),
@@ -285,7 +285,7 @@ export const tools = defineWorking<Input, ToolList>({
       { name: 'Balance', tools: balance(input) },
     ].filter((g) => g.tools.length > 0);
     for (const g of groups) show.line(g.name, 'to lay out', g.tools.map((t) => t.what).join(', '));
-    show.basis('practice', 'everything is laid out before the first bolt');
+    show.basis('practice', 'lay everything out before the first bolt');
     if (fasteners.some((f) => f.torqueNm !== null))
       show.basis('manual', 'torque values of the machine');
     show.verdict(worstOf(reasons));

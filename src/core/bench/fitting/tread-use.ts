@@ -35,7 +35,7 @@ const poor = (tread: Tread, ground: 'road' | 'dirt'): Reason => {
   if (tread === 'slick')
     return ground === 'road'
       ? reason('stop', 'A slick never goes on the road: nothing channels water.')
-      : reason('stop', 'A slick has nothing to grip loose ground with.');
+      : reason('stop', 'A slick has no grip on loose ground.');
   if (ground === 'dirt' && ROAD.includes(tread))
     return reason('check', 'A road pattern has nowhere for gravel to go and skates on it.');
   if (tread === 'trials')
@@ -44,7 +44,7 @@ const poor = (tread: Tread, ground: 'road' | 'dirt'): Reason => {
       'A trials type grips rock and dry trail at low pressure, and clogs in mud and snow.',
     );
   if (ground === 'road' && OFF_ROAD.includes(tread))
-    return reason('check', 'A knobby on the road: it is made for loose ground.');
+    return reason('check', 'Knobby on the road: made for loose ground.');
   if (tread === 'four-wheel')
     return reason('check', 'Its tread is made for machines on four wheels.');
   return reason('check', `Wrong tread for this use (${TREAD_WORDS[tread]}).`);
@@ -58,8 +58,7 @@ export const treadForUse = (
 ): { rank: number; reason: Reason } => {
   const isDrag = kind === 'drag';
 
-  if (tread === 'other')
-    return { rank: 5, reason: reason('check', 'What its tread is for is not recorded.') };
+  if (tread === 'other') return { rank: 5, reason: reason('check', 'Tread use not recorded.') };
   if (onFourWheels(kind))
     return tread === 'four-wheel' || (tread === 'slick' && isDrag)
       ? {

@@ -46,22 +46,22 @@ const SMALL_RIM_IN = 12;
  */
 export const valvePick = defineWorking<Input, ValvePick>({
   name: 'valve-pick',
-  says: 'Which valve stem a tubeless wheel wants',
+  says: 'Valve stem for a wheel',
   input: () => ({
     tube: boolean('With a tube'),
-    rimDiameterIn: quantity('in', 4, 23, 'Diameter of the rim as stamped'),
+    rimDiameterIn: quantity('in', 4, 23, 'Stamped rim diameter'),
     valveHoleMm: quantity('mm', 5, 25, 'The rim’s valve hole').optional(),
-    prefers: oneOf(['snap-in', 'clamp-in'], 'What the shop prefers').optional(),
+    prefers: oneOf(['snap-in', 'clamp-in'], 'Shop’s preference').optional(),
     stems: uniqueBy(
       listOf(
         record(
           {
             id: text(60, 'Name of the stem'),
             stem: oneOf(['snap-in', 'clamp-in'], 'How it holds'),
-            holeMm: quantity('mm', 5, 25, 'Hole it needs'),
+            holeMm: quantity('mm', 5, 25, 'Hole needed'),
             lengthMm: quantity('mm', 10, 120, 'Its length'),
             angled: boolean('Angled'),
-            count: count(0, 10_000, 'How many are in stock'),
+            count: count(0, 10_000, 'In stock'),
           },
           'A stem',
         ),
@@ -81,7 +81,7 @@ export const valvePick = defineWorking<Input, ValvePick>({
   work({ tube, rimDiameterIn, valveHoleMm, prefers = 'snap-in', stems, rules }, show) {
     show.basis(
       'practice',
-      'a new stem with every tubeless tire: the age of the old one is unknown, and it is the cheapest part of the job',
+      'a new stem with every tubeless tire: the old one’s age is unknown and it is the cheapest part of the job',
     );
     if (tube) {
       show.line('stem', 'the tube brings its own valve', 'none');
@@ -124,14 +124,10 @@ export const valvePick = defineWorking<Input, ValvePick>({
           [mm(best.lengthMm), mm(best.holeMm)],
         ),
       );
-      if (valveHoleMm === undefined)
-        reasons.push(reason('check', 'The valve hole is not measured.'));
+      if (valveHoleMm === undefined) reasons.push(reason('check', 'Valve hole not measured.'));
       if (best.stem === 'clamp-in')
         reasons.push(
-          reason(
-            'good',
-            'Clamp-in stems have failure modes of their own: the nut to the maker’s torque, the seal dry.',
-          ),
+          reason('good', 'Clamp-in stems: torque the nut to the maker’s spec, keep the seal dry.'),
         );
       show.line('stem', best.stem, best.lengthMm, 'mm');
     }

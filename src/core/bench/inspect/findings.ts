@@ -27,7 +27,7 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
       id: 'pinch',
       sees: 'Two slits side by side',
       severity: 'stop',
-      advice: 'A pinch: a new tube, more pressure or a heavier wall, and mind the first bites.',
+      advice: 'Pinched: new tube, more pressure or a heavier wall, and watch the first bites.',
     },
     {
       id: 'chafe',
@@ -45,7 +45,7 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
       id: 'thin',
       sees: 'Thin and stretched',
       severity: 'stop',
-      advice: 'Too small for this tire: it ran hot. Pick by label and by measure.',
+      advice: 'Too small for this tire: it ran hot. Choose by label and by measuring.',
     },
     {
       id: 'fold',
@@ -57,7 +57,7 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
       id: 'valve-leans',
       sees: 'The valve stood at a slant',
       severity: 'check',
-      advice: 'It sat twisted or crept: powder, and the nut so that creep shows.',
+      advice: 'It sat twisted or crept: powder it, and set the nut so creep shows.',
     },
     {
       id: 'patched',
@@ -69,7 +69,7 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
       id: 'grit',
       sees: 'Grit or powder caked on it',
       severity: 'good',
-      advice: 'Wash it off before reuse it.',
+      advice: 'Wash it off before reuse.',
     },
   ],
   bead: [
@@ -77,7 +77,7 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
       id: 'rim-crack',
       sees: 'A crack in the rim',
       severity: 'stop',
-      advice: 'The rim is done. Nothing goes on it.',
+      advice: 'The rim is scrap. Do not fit a tire.',
     },
     {
       id: 'rim-dent',
@@ -118,9 +118,9 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
     },
     {
       id: 'residue',
-      sees: 'Residue of old weights',
+      sees: 'Residue from old weights',
       severity: 'good',
-      advice: 'Scrape with plastic, solvent with air to breathe, then alcohol and water.',
+      advice: 'Scrape with plastic, solvent with ventilation, then alcohol and water.',
     },
   ],
   bearing: [
@@ -139,7 +139,7 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
     },
     {
       id: 'seal',
-      sees: 'A seal is torn or hard',
+      sees: 'Seal torn or hard',
       severity: 'check',
       advice: 'A new seal: water is what ends a bearing. Grease its lip.',
     },
@@ -212,7 +212,7 @@ const inspection = (
 export const tubeInspect = inspection(
   'tube',
   'tube-inspect',
-  'What an old tube tells',
+  'Old tube findings',
   ['chafe', 'grit'],
   'Do not reuse this tube.',
 );
@@ -224,7 +224,7 @@ export const tubeInspect = inspection(
 export const beadInspect = inspection(
   'bead',
   'bead-inspect',
-  'What bead, seat and rim tell',
+  'Bead, seat and rim findings',
   ['corrosion'],
   'Stop until it is replaced. For a rim, the maker decides.',
 );
@@ -236,7 +236,7 @@ export const beadInspect = inspection(
 export const bearingCheck = inspection(
   'bearing',
   'bearing-check',
-  'What the bearings tell',
+  'Bearing and seal findings',
   ['dry'],
   'Replace the bearings before the wheel goes back on.',
 );

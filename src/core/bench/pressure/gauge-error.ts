@@ -11,13 +11,13 @@ export interface GaugeError {
 export const GAUGE_ERRORS = listOf(
   record(
     {
-      appliedKpa: quantity('kPa', 0, 1000, 'The pressure applied'),
-      readsKpa: quantity('kPa', 0, 1000, 'What it read'),
+      appliedKpa: quantity('kPa', 0, 1000, 'Pressure applied'),
+      readsKpa: quantity('kPa', 0, 1000, 'Gauge reading'),
     },
     'A check of the gauge',
   ),
   60,
-  'What the gauge was found to show',
+  'Calibration checks',
 );
 
 /** In rising order. Throws `InputError` where the gauge would show less under more pressure. */
@@ -96,7 +96,7 @@ export const gaugeError = defineWorking<
     if (checks.length === 0)
       throw new InputError(
         'checks',
-        'The gauge was never checked.',
+        'The gauge has no calibration.',
         'Enter at least one reading under a known pressure',
       );
     const trueKpa = show.line(
@@ -110,8 +110,7 @@ export const gaugeError = defineWorking<
     const beyond = readsKpa < Math.min(...reads) || readsKpa > Math.max(...reads);
     show.basis('measured', 'the gauge’s own checks, straight lines between them');
     show.verdict(beyond ? 'check' : 'good');
-    if (beyond)
-      show.caution('The reading lies outside the checks: the error of the nearest one is taken.');
+    if (beyond) show.caution('The reading is outside the checks; the nearest error is used.');
     return { trueKpa, errorKpa, beyond };
   },
 });

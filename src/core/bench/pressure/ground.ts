@@ -8,7 +8,7 @@ export const GROUND_WORDS: Record<Ground, string> = {
   rock: 'rock and roots',
 };
 
-/** What the rider does with the machine. */
+/** Use with the machine. */
 export const USES = ['motocross', 'dirt', 'trail', 'storage', 'scooter-front', 'road'] as const;
 export type Use = (typeof USES)[number];
 

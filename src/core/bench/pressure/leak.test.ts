@@ -118,7 +118,7 @@ test('no reading, and readings of one moment, are refused by a sentence', () => 
         { day: 1, gaugeKpa: 201, tempC: 20 },
       ]),
     ).message,
-  ).toBe('All readings are of one moment.');
+  ).toBe('All readings are from one moment.');
 });
 
 test('the next reading: soon after a leak, when the gauge can tell, and before it is too soft', () => {

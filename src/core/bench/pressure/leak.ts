@@ -76,7 +76,7 @@ const TEMPERATURE_SHARE = 0.015;
  */
 export const leak = defineWorking<Input, Leak>({
   name: 'leak',
-  says: 'Whether a standing tire leaks, corrected for temperature',
+  says: 'Leak rate',
   input: () => ({
     readings: listOf(
       record(
@@ -92,8 +92,8 @@ export const leak = defineWorking<Input, Leak>({
     ),
     tube: boolean('With a tube'),
     gaugeStepKpa: quantity('kPa', 0.01, 20, 'Finest step of the gauge'),
-    altitudeM: quantity('m', -500, 9000, 'Altitude of the shop').optional(),
-    minimumKpa: quantity('kPa', 0, 1000, 'Least pressure it may have').optional(),
+    altitudeM: quantity('m', -500, 9000, 'Shop elevation').optional(),
+    minimumKpa: quantity('kPa', 0, 1000, 'Minimum pressure').optional(),
     rules: ruleValues(),
   }),
   example: {
@@ -119,7 +119,7 @@ export const leak = defineWorking<Input, Leak>({
     if (sorted.length > 1 && first.day === last.day)
       throw new InputError(
         'readings',
-        'All readings are of one moment.',
+        'All readings are from one moment.',
         'Measure on different days',
       );
     const outsideKpa = atmosphereKpa(altitudeM);
@@ -150,7 +150,7 @@ export const leak = defineWorking<Input, Leak>({
     show.basis('published', 'ideal gas law at constant volume; US Standard Atmosphere 1976');
     show.basis('memory', `a loss of ${STEPS_TO_TELL} steps of the gauge is told from its rounding`);
     show.caution(
-      'A tire that loses air is looked at before it rolls: bead, stem and core with soapy water.',
+      'Check a tire that loses air before it rolls: bead, stem and core with soapy water.',
     );
     const soonDays = ruleNumber('recheck.pressureDays', rules, show);
     const usualDays = ruleNumber('leak.checkDays', rules, show);
@@ -197,7 +197,7 @@ export const leak = defineWorking<Input, Leak>({
         nextCheckDays: soonDays,
         reason: reason(
           'check',
-          'Fewer than three readings cannot tell a leak from the weather and the gauge: read it again on other days.',
+          'Fewer than three readings can’t tell a leak from the weather. Read it again on other days.',
         ),
       };
     }
@@ -216,7 +216,7 @@ export const leak = defineWorking<Input, Leak>({
       const lowest = Math.min(...corrected.slice(0, rise).map((b) => b.gaugeKpa));
       show.line(
         'rise',
-        `by day ${sorted[rise]!.day}, weather taken out`,
+        `by day ${sorted[rise]!.day}, corrected for temperature`,
         corrected[rise]!.gaugeKpa - lowest,
         'kPa',
       );
@@ -226,7 +226,7 @@ export const leak = defineWorking<Input, Leak>({
         nextCheckDays: soonDays,
         reason: reason(
           'check',
-          'It rose by {0} within {1}: air was added, or a reading is wrong. Start again from a reading after it.',
+          'It rose {0} within {1}: air was added or a reading is wrong. Start over from a later reading.',
           [
             { value: corrected[rise]!.gaugeKpa - lowest, unit: 'kPa' as const },
             days(sorted[rise]!.day - first.day),
@@ -245,7 +245,7 @@ export const leak = defineWorking<Input, Leak>({
     );
     const lossKpaPerDay = show.line(
       'loss in a day',
-      'slope of the line, weather taken out',
+      'slope of the line, corrected for temperature',
       -fit.slope,
       'kPa',
     );
@@ -280,7 +280,7 @@ export const leak = defineWorking<Input, Leak>({
             : Math.max(soonDays, Math.min(usualDays, Math.ceil(wait)));
       const nextCheckDays = show.line(
         'next check',
-        'by the finding, and before it is under the minimum',
+        'before it falls below the minimum',
         Math.max(1, Math.min(wanted, Math.floor(underMinimumInDays ?? wanted))),
         'days',
       );
@@ -299,7 +299,7 @@ export const leak = defineWorking<Input, Leak>({
     if (highKpaPerDay <= ordinaryKpaPerDay)
       return told(
         'ordinary',
-        reason('good', 'No leak: {0} a week at most, {1} is ordinary.', [
+        reason('good', 'No leak: at most {0} a week; {1} is ordinary.', [
           rate(Math.max(0, highKpaPerDay)),
           rate(ordinaryKpaPerDay),
         ]),

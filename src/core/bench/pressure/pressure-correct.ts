@@ -35,13 +35,13 @@ export interface PressureCorrected {
  */
 export const pressureCorrect = defineWorking<Input, PressureCorrected>({
   name: 'pressure-correct',
-  says: 'What a pressure becomes at another temperature and altitude',
+  says: 'Pressure at riding temperature',
   input: () => ({
     gaugeKpa: quantity('kPa', 0, 1000, 'The gauge reading'),
-    tempC: quantity('C', -60, 120, 'Temperature where it is read'),
-    toTempC: quantity('C', -60, 120, 'Temperature where it will be'),
-    altitudeM: quantity('m', -500, 9000, 'Altitude where it is read').optional(),
-    toAltitudeM: quantity('m', -500, 9000, 'Altitude where it will be').optional(),
+    tempC: quantity('C', -60, 120, 'Shop temperature'),
+    toTempC: quantity('C', -60, 120, 'Riding temperature'),
+    altitudeM: quantity('m', -500, 9000, 'Shop elevation').optional(),
+    toAltitudeM: quantity('m', -500, 9000, 'Riding elevation').optional(),
     gauge: GAUGE_ERRORS.optional(),
     toGauge: GAUGE_ERRORS.optional(),
   }),
@@ -52,16 +52,21 @@ export const pressureCorrect = defineWorking<Input, PressureCorrected>({
   ) {
     const trueHereKpa =
       gauge.length > 0
-        ? show.line('true here', 'by this gauge’s checks', trueOf(gauge, gaugeKpa), 'kPa')
+        ? show.line(
+            'true pressure in the shop',
+            'by this gauge’s checks',
+            trueOf(gauge, gaugeKpa),
+            'kPa',
+          )
         : gaugeKpa;
     const outsideHereKpa = show.line(
-      'outside air here',
+      'outside air in the shop',
       `at ${altitudeM} m`,
       atmosphereKpa(altitudeM),
       'kPa',
     );
     const outsideThereKpa = show.line(
-      'outside air there',
+      'outside air where it’s ridden',
       `at ${toAltitudeM} m`,
       atmosphereKpa(toAltitudeM),
       'kPa',
@@ -73,13 +78,13 @@ export const pressureCorrect = defineWorking<Input, PressureCorrected>({
       'kPa',
     );
     const hereK = show.line(
-      'temperature here',
+      'temperature in the shop',
       `${tempC} + 273.15`,
       tempC + ZERO_CELSIUS_IN_K,
       'K',
     );
     const thereK = show.line(
-      'temperature there',
+      'temperature where it’s ridden',
       `${toTempC} + 273.15`,
       toTempC + ZERO_CELSIUS_IN_K,
       'K',
@@ -91,7 +96,7 @@ export const pressureCorrect = defineWorking<Input, PressureCorrected>({
       'kPa',
     );
     const trueKpa = show.line(
-      'gauge there',
+      'gauge where it’s ridden',
       'absolute there − outside air there',
       thereAbsoluteKpa - outsideThereKpa,
       'kPa',
@@ -101,7 +106,7 @@ export const pressureCorrect = defineWorking<Input, PressureCorrected>({
     if (trueKpa < 0)
       throw new InputError(
         'gaugeKpa',
-        'The tire would read below zero there.',
+        'The tire would read below zero where it’s ridden.',
         'Enter a higher gauge reading: it must stay above the outside air',
       );
     const thereKpa =

@@ -31,7 +31,7 @@ export interface PressureStart {
   pressureKpa: number;
   lowKpa: number;
   highKpa: number;
-  /** The least that tube and lock stand; 0 where nothing says. */
+  /** The minimum for tube and lock; 0 where nothing says. */
   leastKpa: number;
   /** A rim lock is wanted at this pressure and there is none. */
   wantsRimLock: boolean;
@@ -112,7 +112,7 @@ const kpa = (value: number) => ({ value, unit: 'kPa' as const });
 
 /** More than beads are ever seated with is no riding pressure. */
 const tooMuch = (askedKpa: number): Reason =>
-  reason('stop', '{0} is refused: it is above {1}, more than beads are ever seated with.', [
+  reason('stop', '{0} is too high: above {1}, more than beads are ever seated with.', [
     kpa(askedKpa),
     kpa(HIGHEST_CEILING_KPA),
   ]);
@@ -127,20 +127,20 @@ const forTire = ({ use, softTread }: Input, isRadial: boolean, pressureKpa: numb
     return [
       reason(
         'stop',
-        'A radial with a road tread does not stand {0}: its sides flex and run hot. By its placard.',
+        'A radial with road tread can’t run {0}: its sides flex and run hot. Use the placard pressure.',
         [kpa(pressureKpa)],
       ),
     ];
   if (isRadial && softTread === undefined)
     return [
-      reason('check', 'A radial: {0} only with a soft or trials-type tread. Look at it.', [
+      reason('check', 'A radial: {0} only with a soft or trials-type tread. Check it.', [
         kpa(pressureKpa),
       ]),
     ];
   if (use === 'trail' && softTread === false)
-    return [reason('check', 'So low only on a soft or trials-type tire.')];
+    return [reason('check', 'This low only on a soft or trials-type tire.')];
   if (use === 'trail' && softTread === undefined)
-    return [reason('check', 'So low only on a soft or trials-type tire: look at its tread.')];
+    return [reason('check', 'This low only on a soft or trials-type tire. Check its tread.')];
   return [];
 };
 
@@ -184,9 +184,9 @@ const byPlacard = (placardKpa: number, { twoUp, askedKpa }: Input, show: Show): 
  */
 export const pressureStart = defineWorking<Input, PressureStart>({
   name: 'pressure-start',
-  says: 'Cold pressure to start from, by use, ground and rider',
+  says: 'Starting pressure, cold',
   input: () => ({
-    use: oneOf(USES, 'What the rider does'),
+    use: oneOf(USES, 'Use'),
     tire: marking('The tire that is on'),
     tube: boolean('With a tube'),
     rimLocks: count(0, 3, 'Rim locks in the wheel'),
@@ -249,14 +249,14 @@ export const pressureStart = defineWorking<Input, PressureStart>({
       ? 0
       : ruleNumber(doubled ? 'pressure.doubledLeastKpa' : 'pressure.tubeLeastKpa', rules, show);
     const leastKpa = show.line(
-      'least that tube and lock stand',
+      'minimum for tube and lock',
       'the higher of both',
       Math.max(noLock ? lockBelowKpa : 0, tubeLeastKpa),
       'kPa',
     );
     const pressureKpa = show.line(
       'pressure',
-      'wanted, not below the least',
+      'not below the minimum',
       Math.max(wantedKpa, leastKpa),
       'kPa',
     );
@@ -276,13 +276,13 @@ export const pressureStart = defineWorking<Input, PressureStart>({
       reasons.push(reason('check', 'Not below {0} with a tube: it is pinched.', at(tubeLeastKpa)));
     reasons.push(...forTire(input, construction === 'radial', pressureKpa));
     if (construction === 'radial' && FOLLOWS.includes(use))
-      show.basis('memory', 'radials are made for the road’s pressure, trials-type ones excepted');
+      show.basis('memory', 'radials are made for road pressure, except trials-type');
     const highKpa = Math.max(pressureKpa, usualHighKpa, wantedKpa);
     if (askedKpa !== undefined && askedKpa > HIGHEST_CEILING_KPA)
       reasons.unshift(tooMuch(askedKpa));
     else if (askedKpa !== undefined && askedKpa > highKpa + 0.5)
       reasons.push(
-        reason('check', '{0} is more than practice runs for this: {1}.', [
+        reason('check', '{0} is above common practice for this: {1}.', [
           kpa(askedKpa),
           kpa(highKpa),
         ]),
@@ -301,9 +301,9 @@ export const pressureStart = defineWorking<Input, PressureStart>({
     }
     if (wantsRimLock)
       show.caution(
-        'With a tube and no rim lock the tire can creep at this pressure and tear the valve.',
+        'With a tube and no rim lock, the tire can creep at this pressure and tear the valve.',
       );
-    show.caution('Set it cold, with a gauge whose error you know.');
+    show.caution('Set it cold, with a calibrated gauge.');
     show.verdict(worstOf(reasons));
     return {
       pressureKpa,

@@ -40,7 +40,7 @@ const LINE_POINT = record(
   {
     side: oneOf(['disc', 'other'], 'Which side'),
     deg: angle('Place on the wheel'),
-    even: boolean('Even with the rest'),
+    even: boolean('Even with the rim'),
   },
   'A place of the molded line',
 );
@@ -82,7 +82,7 @@ const maybeSeated = (says: string) => boolean(says).allow(null);
  */
 export const seatLadder = defineWorking<Input, SeatLadder>({
   name: 'seat-ladder',
-  says: 'Whether more air goes in while seating, or all of it comes out',
+  says: 'Seating: next step',
   input: () => ({
     limitKpa: quantity('kPa', 20, 344.74, 'The seating limit'),
     readingsKpa: listOf(
@@ -159,7 +159,7 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
     const bounce = low.map((p) =>
       reason(
         'check',
-        `The line is low at ${placeText(p.side === 'disc' ? p.deg : mirrored(p.deg))} on the ${p.side} side: bounce the wheel there, or lubricate it there.`,
+        `The molded line is low at ${placeText(p.side === 'disc' ? p.deg : mirrored(p.deg))} on the ${p.side} side: bounce the wheel there, or lubricate it there.`,
       ),
     );
     show.basis('practice', 'most seat on the second try, once lubricated again');
@@ -177,21 +177,21 @@ export const seatLadder = defineWorking<Input, SeatLadder>({
         'stop',
         reason(
           'stop',
-          'Above the limit of {0}: let it all out, and look at tire and rim before anything else.',
+          'Above the limit of {0}: let all air out, then check tire and rim before anything else.',
           at,
         ),
       );
     if (discSeated === true && otherSeated === true)
-      return answer('seated', reason('good', 'Both beads are on their seats.'));
+      return answer('seated', reason('good', 'Both beads are seated.'));
     if (pops >= 2 && discSeated !== false && otherSeated !== false && low.length === 0)
       return answer(
         'look',
-        reason('good', 'Two pops. No more air: look along the molded line, both sides.'),
+        reason('good', 'Two pops. No more air. Check the molded line on both sides.'),
       );
     if (tryNumber > triesAllowed || (tryNumber === triesAllowed && highest >= nearKpa))
       return answer(
         'give up',
-        reason('stop', `${counted(triesAllowed, 'try', 'tries')}: all air out, and find out why.`),
+        reason('stop', `${counted(triesAllowed, 'try', 'tries')}: all air out. Find out why.`),
         [
           reason('check', 'Read tire and rim again: the right size?'),
           reason('check', 'Look at bead and seat for damage and dirt.'),

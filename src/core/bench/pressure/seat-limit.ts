@@ -63,7 +63,7 @@ export const RAISED_FIELDS = {
  */
 export const seatLimit = defineWorking<Input, SeatLimit>({
   name: 'seat-limit',
-  says: 'The pressure that seating the beads must never pass',
+  says: 'Seating limit',
   input: () => ({
     sidewallKpa: quantity('kPa', 20, 1000, 'Seating limit on the sidewall').optional(),
     rimKpa: quantity('kPa', 20, 1000, 'Limit of the rim').optional(),
@@ -118,7 +118,7 @@ export const seatLimit = defineWorking<Input, SeatLimit>({
       lowest.binds === 'sidewall' ? 'sidewall' : lowest.binds === 'rim' ? 'manual' : 'shop rule',
       `${lowest.binds} binds`,
     );
-    if (raised && own) show.basis('practice', `a raised ceiling does not count for a ${own}`);
+    if (raised && own) show.basis('practice', `a raised limit does not apply to a ${own}`);
     if (raised)
       show.basis('practice', 'up to 50 psi in motorcycle shops, by a named person with a reason');
     if (sidewallKpa === undefined) {

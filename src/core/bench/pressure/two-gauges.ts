@@ -35,7 +35,7 @@ const COARSE_KPA = 14;
  */
 export const twoGauges = defineWorking<{ first: OneGauge; second: OneGauge }, TwoGauges>({
   name: 'two-gauges',
-  says: 'Whether two gauges on the same tire say the same',
+  says: 'Compare two gauges',
   input: () => ({ first: oneGauge('One gauge'), second: oneGauge('The other') }),
   example: {
     first: { readsKpa: 90, stepKpa: 0.7, checks: [] },
@@ -45,7 +45,7 @@ export const twoGauges = defineWorking<{ first: OneGauge; second: OneGauge }, Tw
     const [a, b] = [first, second].map((g, i) =>
       show.line(
         i === 0 ? 'one, true' : 'the other, true',
-        g.checks.length > 0 ? 'by its checks' : 'as it reads',
+        g.checks.length > 0 ? 'by its checks' : 'uncorrected',
         trueOf(g.checks, g.readsKpa),
         'kPa',
       ),
@@ -67,7 +67,7 @@ export const twoGauges = defineWorking<{ first: OneGauge; second: OneGauge }, Tw
       ? isCoarse
         ? reason(
             'check',
-            'They agree, but their steps add up to {0}: too coarse to tell. Use a finer gauge.',
+            'They agree, but their steps add up to {0}, too coarse to tell. Use a finer gauge.',
             [{ value: allowedKpa, unit: 'kPa' as const }],
           )
         : nobodyChecked
@@ -75,10 +75,10 @@ export const twoGauges = defineWorking<{ first: OneGauge; second: OneGauge }, Tw
               'check',
               'Both gauges read the same, but neither was checked. Check one against a known pressure.',
             )
-          : reason('good', 'Both gauges say the same.')
+          : reason('good', 'Both gauges agree.')
       : reason(
           'check',
-          `The gauges differ by {0}: ${unchecked ? 'check them against a known pressure.' : 'one of them has changed since it was checked.'}`,
+          `The gauges differ by {0}: ${unchecked ? 'check them against a known pressure.' : 'one has drifted since its calibration.'}`,
           by,
         );
     show.verdict(why.verdict);

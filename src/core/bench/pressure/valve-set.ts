@@ -9,11 +9,11 @@ export const NUT_SAYS: Record<string, string> = {
   tightened: 'Valve nut tightened.',
 };
 const NUT_WHY: Record<string, string> = {
-  'finger-tight': 'it holds the stem, and still gives a little when the tube creeps',
+  'finger-tight': 'it holds the stem but gives a little if the tube creeps',
   'against the cap': 'a creeping tube shows as a leaning stem instead of a torn one',
   tightened: 'for the road, where no creep is expected',
 };
-const NO_NUT = 'No nut: a rubber-sleeved valve takes none at all.';
+const NO_NUT = 'No nut: a rubber-sleeved valve takes none.';
 
 interface Input {
   tube: boolean;
@@ -37,7 +37,7 @@ export interface ValveSet {
  */
 export const valveSet = defineWorking<Input, ValveSet>({
   name: 'valve-set',
-  says: 'How valve nut and rim lock are left',
+  says: 'Valve nut and rim lock',
   input: () => ({
     tube: boolean('With a tube'),
     sleeve: boolean('Rubber-sleeved valve'),
@@ -52,7 +52,7 @@ export const valveSet = defineWorking<Input, ValveSet>({
       ? null
       : show.line(
           'valve nut',
-          'by school',
+          'by shop method',
           sleeve ? NO_NUT : (NUT_SAYS[school] ?? 'Valve nut as the shop leaves it.'),
         );
     if (tube && !sleeve && NUT_WHY[school]) show.basis('practice', `${school}: ${NUT_WHY[school]}`);
@@ -64,7 +64,7 @@ export const valveSet = defineWorking<Input, ValveSet>({
             'after the tire has seated',
             `${rimLocks > 1 ? 'Rim locks' : 'Rim lock'} snug, not tight.`,
           );
-    if (lock) show.basis('practice', 'no torque figure exists: overtightening breaks a lock');
+    if (lock) show.basis('practice', 'no torque spec exists; overtightening breaks a lock');
     const torn = tube && !sleeve && creeps && school === 'tightened';
     if (torn) show.caution('A tightened nut holds the stem while the tube creeps: it tears.');
     if (lock) show.caution('A lock is snug only after the tire has seated.');

@@ -80,7 +80,7 @@ const checkBeads = (beads: readonly BeadMeasured[], field: string): void =>
       if (bead[what].length === 0)
         throw new InputError(
           `${field}[${i}].${what}`,
-          'Nothing was measured here.',
+          'No reading here.',
           'Enter at least one reading of the caliper',
         );
     if (beads.findIndex((b) => b.side === bead.side) !== i)
@@ -93,7 +93,7 @@ const checkBeads = (beads: readonly BeadMeasured[], field: string): void =>
     if (bundle <= gap)
       throw new InputError(
         `${field}[${i}].bundleMm`,
-        'The bundle is no thicker than the gap: nothing would be clamped.',
+        'The bundle is not thicker than the gap, so nothing would be clamped.',
         `Measure both again: thicker than the gap, ${gap.toFixed(2)} mm`,
       );
   });
@@ -107,7 +107,7 @@ const checkBeads = (beads: readonly BeadMeasured[], field: string): void =>
  */
 export const beadCrush = defineWorking<Input, BeadCrush>({
   name: 'bead-crush',
-  says: 'How far the ring crushes each bead',
+  says: 'Bead crush',
   input: () => ({
     beads: BEADS('Beads of this wheel'),
     other: BEADS('Beads of the other wheel of the pair').optional(),
@@ -167,11 +167,11 @@ export const beadCrush = defineWorking<Input, BeadCrush>({
         reasons.push(
           reason(
             'check',
-            `${bead}: {0} of crush, {1} at most: the ring may not close, and its bolts bend. A spacer only if the ring’s maker allows one.`,
+            `${bead}: crush {0}, limit {1}: the ring may not close and its bolts bend. A spacer only if the ring’s maker allows one.`,
             [mm(crushMm), mm(mostMm)],
           ),
         );
-      else reasons.push(reason('good', `${bead}: {0} of crush.`, [mm(crushMm)]));
+      else reasons.push(reason('good', `${bead}: crush {0}.`, [mm(crushMm)]));
       if (
         crushMm >= leastMm - READ_MM &&
         worstMm < leastMm - READ_MM &&
@@ -225,13 +225,13 @@ export const beadCrush = defineWorking<Input, BeadCrush>({
         : show.line('between the wheels', 'largest difference of a side', Math.max(...apart), 'mm');
     if (pairDifferenceMm !== null && pairDifferenceMm > spreadLimitMm + READ_MM)
       reasons.push(
-        reason('check', 'The two wheels of the pair differ by {0}, {1} is usual.', [
+        reason('check', 'The pair differs by {0}; {1} is usual.', [
           mm(pairDifferenceMm),
           mm(spreadLimitMm),
         ]),
       );
     show.verdict(worstOf(reasons));
-    show.caution('The maker’s own figure binds. Write the gap on the wheel.');
+    show.caution('The maker’s spec comes first. Mark the gap on the wheel.');
     return { beads: judged, pairDifferenceMm, reasons };
   },
 });

@@ -57,14 +57,14 @@ const diameterOf = ({ holes, chordMm, skipped = 0, holeToFlatMm }: Input, show: 
   if ((chordMm === undefined) === (holeToFlatMm === undefined))
     throw new InputError(
       'chordMm',
-      'One measured distance is wanted.',
+      'Enter one measured distance.',
       'Enter one of them: from hole to hole, or from a hole to the flat',
     );
   if (holeToFlatMm !== undefined) {
     if (holes !== 5)
       throw new InputError(
         'holeToFlatMm',
-        `With ${holes} holes it is not measured so.`,
+        `With ${holes} holes, that distance does not exist.`,
         'Enter the distance from hole to hole',
       );
     const flat = show.line('share of the circle', '(1 + cos(180° / holes)) / 2', flatOf(holes));
@@ -95,7 +95,7 @@ const diameterOf = ({ holes, chordMm, skipped = 0, holeToFlatMm }: Input, show: 
  */
 export const boltCircle = defineWorking<Input, BoltCircle>({
   name: 'bolt-circle',
-  says: 'Bolt circle from one distance between two holes',
+  says: 'Bolt circle',
   input: () => ({
     holes: count(3, 12, 'Holes'),
     chordMm: quantity('mm', 10, 500, 'From hole to hole, centers').optional(),
@@ -130,7 +130,7 @@ export const boltCircle = defineWorking<Input, BoltCircle>({
       mistake('the skip-one distance taken for the circle', chord(1));
       mistake('a hole to the far flat taken for the circle', diameterMm * flatOf(holes));
       reasons.push(
-        reason('good', 'The skip-one distance is not the circle: it would read {0}, 4.9% short.', [
+        reason('good', 'The skip-one distance is not the bolt circle: it reads {0}, 4.9% short.', [
           { value: chord(1), unit: 'mm', digits: 1 },
         ]),
       );
@@ -147,7 +147,7 @@ export const boltCircle = defineWorking<Input, BoltCircle>({
       reasons.unshift(
         reason(
           'check',
-          `${nearest.label} or ${second.label}: nearer to each other than this measuring.`,
+          `${nearest.label} or ${second.label}: too close to tell apart by this measurement.`,
         ),
       );
     else if (nearest) reasons.unshift(reason('good', `${nearest.label}.`));

@@ -45,7 +45,7 @@ export const clampForce = defineWorking<Input, ClampForce>({
     grade: oneOf(GRADE_NAMES, 'Grade or class, from the head'),
     lubricant: oneOf(LUBRICANTS, 'On the threads'),
     bolts: count(3, 48, 'Bolts of the ring'),
-    ringDiameterMm: quantity('mm', 100, 700, 'Diameter of their circle'),
+    ringDiameterMm: quantity('mm', 100, 700, 'Bolt circle'),
     rules: ruleValues(),
   }),
   example: {
@@ -109,7 +109,7 @@ export const clampForce = defineWorking<Input, ClampForce>({
                 newtons,
               ),
             ]
-          : [reason('good', '{0} on a bolt that stands {1}.', newtons)];
+          : [reason('good', '{0} on a bolt with a proof load of {1}.', newtons)];
     if (shareOfProof > mayPct / 100 + 1e-9)
       reasons.push(
         reason(
@@ -120,7 +120,7 @@ export const clampForce = defineWorking<Input, ClampForce>({
       );
     show.verdict(worstOf(reasons));
     show.caution(
-      'The maker’s figure binds. A torque without its bolt, its grade and its lubricant means nothing.',
+      'The maker’s spec comes first. A torque means nothing without bolt, grade and lubricant.',
     );
     show.caution('Power tools may run bolts down; only a torque wrench finishes.');
     return { forcePerBoltN, forcePerMm, proofN, shareOfProof, mostNm, reasons };

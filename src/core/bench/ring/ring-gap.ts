@@ -63,7 +63,7 @@ const widestStretchDeg = (readings: readonly GapReading[]): number => {
  */
 export const ringGap = defineWorking<Input, RingGap>({
   name: 'ring-gap',
-  says: 'Whether a ring comes down evenly, and where to pull next',
+  says: 'Ring gap and tilt',
   input: () => ({
     readings: listOf(
       record(
@@ -71,7 +71,7 @@ export const ringGap = defineWorking<Input, RingGap>({
         'A reading of the feeler',
       ),
       48,
-      'Readings round the ring',
+      'Readings around the ring',
     ),
     when: oneOf(GAP_TIMES, 'When it was measured'),
     bolts: count(4, 36, 'Bolts of the ring').optional(),
@@ -91,16 +91,11 @@ export const ringGap = defineWorking<Input, RingGap>({
     if (readings.length < MIN_PLACES || widestStretchDeg(readings) > WIDEST_DEG)
       throw new InputError(
         'readings',
-        `${counted(readings.length, 'reading')} so placed leave part of the ring unread.`,
+        `${counted(readings.length, 'reading')} placed like that leave part of the ring unread.`,
         `Measure at ${MIN_PLACES} places or more, no more than ${WIDEST_DEG}° apart`,
       );
     const fit = firstHarmonic(readings.map((r) => ({ angleDeg: r.deg, value: r.gapMm })));
-    if (!fit)
-      throw new InputError(
-        'readings',
-        'The readings are of too few places.',
-        'Measure all around the ring',
-      );
+    if (!fit) throw new InputError('readings', 'Too few places.', 'Measure all around the ring');
     const gaps = readings.map((r) => r.gapMm);
     const meanMm = show.line('mean gap', 'least squares', fit.mean, 'mm');
     const spreadMm = show.line(
@@ -112,7 +107,7 @@ export const ringGap = defineWorking<Input, RingGap>({
     const tiltMm = show.line('tilt', 'twice the once-a-turn part', 2 * fit.size, 'mm');
     const openDeg = show.line('open at', 'its direction', fit.size < 1e-9 ? 0 : fit.highDeg, 'deg');
     show.basis('published', 'ordinary least squares');
-    show.basis('measured', 'feeler round the ring');
+    show.basis('measured', 'feeler gauge around the ring');
     const evenMm = ruleNumber('ring.evenMm', rules, show);
     const closedMm = ruleNumber('ring.closedMm', rules, show);
     const tilted = tiltMm > evenMm + 1e-9;
@@ -148,43 +143,36 @@ export const ringGap = defineWorking<Input, RingGap>({
       const startedMm = ruleNumber('ring.startedMm', rules, show);
       reasons.push(
         meanMm >= startedMm - 0.005
-          ? reason('good', 'It stands {0} off: a sign of crush to come.', [mm(meanMm)])
-          : reason(
-              'check',
-              'It stands only {0} off, {1} is a sign of crush to come: measure bundles and gap.',
-              [mm(meanMm), mm(startedMm)],
-            ),
+          ? reason('good', 'It stands {0} off: crush is likely.', [mm(meanMm)])
+          : reason('check', 'It stands only {0} off; {1} shows crush. Measure bundles and gap.', [
+              mm(meanMm),
+              mm(startedMm),
+            ]),
       );
     }
     const isLast = when === 'after the torque';
     const WHY: Record<RingGap['state'], () => Reason> = {
-      closed: () => reason('good', 'Closed all round.'),
+      closed: () => reason('good', 'Closed all around.'),
       'far open': () =>
         reason(
           isLast ? 'stop' : 'check',
-          'It stands {0} off; over {1} no bolt holds it yet. Check that the bead is down on the step all around.',
+          'It stands {0} off; above {1} no bolt holds it yet. Check that the bead is down on the step all around.',
           [mm(meanMm), mm(farOpenMm)],
         ),
       tilted: () =>
         reason(
           isLast ? 'stop' : 'check',
-          `Tilted: {0} wider at ${placeText(openDeg)} than across from it, {1} is even enough. ${isLast ? 'Loosen all bolts and bring it down again.' : 'Pull there next.'}`,
+          `Tilted: {0} wider at ${placeText(openDeg)} than opposite; {1} is even enough. ${isLast ? 'Loosen all bolts and bring it down again.' : 'Pull there next.'}`,
           [mm(tiltMm), mm(evenMm)],
         ),
       uneven: () =>
-        reason(
-          isLast ? 'stop' : 'check',
-          'Uneven: {0} between the widest and the narrowest place, not tilted.',
-          [mm(spreadMm)],
-        ),
+        reason(isLast ? 'stop' : 'check', 'Uneven by {0}, but not tilted.', [mm(spreadMm)]),
       even: () =>
         isLast
-          ? reason(
-              'check',
-              'Even, and {0} open after the torque: whether it has to close the maker says.',
-              [mm(meanMm)],
-            )
-          : reason('good', 'Even all round, {0} open.', [mm(meanMm)]),
+          ? reason('check', 'Even, {0} open after torque. The maker says whether it must close.', [
+              mm(meanMm),
+            ])
+          : reason('good', 'Even all around, {0} open.', [mm(meanMm)]),
     };
     reasons.push(WHY[state]());
     if (dentMm > evenMm + 1e-9)
@@ -197,7 +185,7 @@ export const ringGap = defineWorking<Input, RingGap>({
       );
     show.verdict(worstOf(reasons));
     show.caution(
-      'Deflate before a ring bolt is touched. Only a torque wrench finishes; the maker’s figure binds.',
+      'Deflate before touching a ring bolt. Only a torque wrench finishes; the maker’s spec comes first.',
     );
     return { meanMm, spreadMm, tiltMm, openDeg, state, pulls, reasons };
   },

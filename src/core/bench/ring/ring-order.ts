@@ -84,10 +84,10 @@ export const ringMoves = (
  */
 export const ringOrder = defineWorking<Input, { moves: RingMove[] }>({
   name: 'ring-order',
-  says: 'In which order the bolts of a ring are brought down',
+  says: 'Ring bolt order',
   input: () => ({
     bolts: count(4, 36, 'Bolts of the ring'),
-    school: oneOf(RING_SCHOOLS, 'Order round the ring').optional(),
+    school: oneOf(RING_SCHOOLS, 'Order around the ring').optional(),
     stages: listOf(text(60, 'A stage'), 8, 'Stages').optional(),
     rules: ruleValues(),
   }),
@@ -101,7 +101,7 @@ export const ringOrder = defineWorking<Input, { moves: RingMove[] }>({
       'by hand, half a turn each until the gap closes evenly, torque, and torque again',
     );
     show.verdict('good');
-    show.caution('The maker’s order binds. Only a torque wrench finishes.');
+    show.caution('The maker’s order comes first. Only a torque wrench finishes.');
     return { moves: ringMoves(bolts, by, stages) };
   },
 });

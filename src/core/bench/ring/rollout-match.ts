@@ -69,19 +69,14 @@ const SAME_MM = 0.05;
  */
 export const rolloutMatch = defineWorking<Input, RolloutMatch>({
   name: 'rollout-match',
-  says: 'Whether two driven wheels match, and what air corrects them',
+  says: 'Driven pair match',
   input: () => ({
     leftMm: quantity('mm', 300, 4000, 'Rollout, left'),
     rightMm: quantity('mm', 300, 4000, 'Rollout, right'),
     measuringKpa: quantity('kPa', 5, 400, 'Both taped at'),
-    pair: oneOf(PAIRS, 'What they are a pair of').optional(),
-    stretchMmPerKpa: quantity(
-      'mm',
-      0.001,
-      20,
-      'What the smaller one gains for each kPa',
-    ).optional(),
-    limitKpa: quantity('kPa', 5, 1000, 'What the smaller one may hold').optional(),
+    pair: oneOf(PAIRS, 'Kind of pair').optional(),
+    stretchMmPerKpa: quantity('mm', 0.001, 20, 'Growth of the smaller one per kPa').optional(),
+    limitKpa: quantity('kPa', 5, 1000, 'Max pressure of the smaller one').optional(),
     trackMm: quantity('mm', 200, 4000, 'Track between them').optional(),
     rules: ruleValues(),
   }),

@@ -77,7 +77,7 @@ export const stretchOf = (readings: readonly TapeReading[]): number | null => {
  */
 export const rollout = defineWorking<Input, Rollout>({
   name: 'rollout',
-  says: 'What a tire has grown from run to run, and whether it has settled',
+  says: 'Tire growth by rollout',
   input: () => ({
     readings: listOf(
       record(
@@ -118,14 +118,14 @@ export const rollout = defineWorking<Input, Rollout>({
         'Measure at two pressures: more air, larger circumference',
       );
     if (stretchMmPerKpa !== null) {
-      show.line('gained for each kPa', 'two pressures after one run', stretchMmPerKpa, 'mm');
+      show.line('growth per kPa', 'two pressures after one run', stretchMmPerKpa, 'mm');
       show.basis('measured', 'the stretch of this very tire');
     }
     const away = readings.findIndex((r) => Math.abs(r.gaugeKpa - atKpa) > SAME_KPA);
     if (away >= 0 && stretchMmPerKpa === null)
       throw new InputError(
         `readings[${away}].gaugeKpa`,
-        'It was taped at another pressure, and how this tire stretches is not known.',
+        'It was taped at another pressure, and this tire’s growth is unknown.',
         'Measure at the measuring pressure, or at two pressures after one run',
       );
     const runs = [...new Set(readings.map((r) => r.run))]

@@ -42,7 +42,7 @@ const STAGES = ['by hand', 'torque', 'torque again'] as const;
  */
 export const splitRim = defineWorking<Input, SplitRim>({
   name: 'split-rim',
-  says: 'Whether the bolts of a split rim may be touched, and how they go back',
+  says: 'Split rim bolts',
   input: () => ({
     silent: boolean('No hiss'),
     gaugeKpa: quantity('kPa', 0, 1000, 'The gauge on the valve').allow(null),

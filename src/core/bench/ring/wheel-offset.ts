@@ -102,7 +102,7 @@ const moved = (byMm: number, toward: string, edge: string): Reason =>
  */
 export const wheelOffset = defineWorking<Input, WheelOffset>({
   name: 'wheel-offset',
-  says: 'Offset of a wheel, and what another one moves',
+  says: 'Wheel offset and backspace',
   input: () => ({
     ...widthsFields,
     other: record(widthsFields, 'Another wheel in its place').optional(),

@@ -113,7 +113,7 @@ const turnOf = (it: ToTighten, wrenches: TorqueWrench[]): TorqueTurn => {
  */
 export const torqueSequence = defineWorking<Input, TorqueSequence>({
   name: 'torque-sequence',
-  says: 'In which order fasteners are tightened, and with which wrench at which setting',
+  says: 'Torque sequence',
   input: () => ({
     fasteners: listOf(
       record(

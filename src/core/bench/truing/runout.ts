@@ -120,7 +120,7 @@ export const READINGS_FIELD = listOf(
  */
 export const runout = defineWorking<Input, RunoutResult>({
   name: 'runout',
-  says: 'Runout of a rim, where it is high, and what to do',
+  says: 'Rim runout',
   input: () => ({
     readings: READINGS_FIELD,
     build: oneOf(['spoked', 'cast', 'split', 'beadlock'], 'How the rim is made'),

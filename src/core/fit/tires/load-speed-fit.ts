@@ -90,20 +90,17 @@ export const fitLoadSpeed = (
   const reasons: Reason[] = [];
   const { minLoadIndex, minSpeedSymbol, sheet } = need;
   const carriesKg = size.maxLoadKg;
-  if (carriesKg !== null)
-    show.line('carries at most', `load index ${size.loadIndex}`, carriesKg, 'kg');
+  if (carriesKg !== null) show.line('max load', `load index ${size.loadIndex}`, carriesKg, 'kg');
   if (minLoadIndex !== undefined) {
     const asked = show.line(
-      'machine asks for',
+      'required by the machine',
       `load index ${minLoadIndex}`,
       maxLoadKg(minLoadIndex)!,
       'kg',
     );
     if (size.loadIndex === null)
       reasons.push(
-        reason('check', `No load index is given; the machine asks for ${minLoadIndex}, {0}.`, [
-          kg(asked),
-        ]),
+        reason('check', `No load index given; required ${minLoadIndex}, {0}.`, [kg(asked)]),
       );
     else if (size.loadIndex < minLoadIndex)
       reasons.push(
@@ -113,27 +110,22 @@ export const fitLoadSpeed = (
           [kg(carriesKg!), kg(asked)],
         ),
       );
-    else
-      reasons.push(
-        reason('good', `Load index ${size.loadIndex}; the machine asks for ${minLoadIndex}.`),
-      );
+    else reasons.push(reason('good', `Load index ${size.loadIndex}; required ${minLoadIndex}.`));
   }
   if (minSpeedSymbol !== undefined) {
     const askedKmh = show.line(
-      'machine asks for',
+      'required by the machine',
       `speed symbol ${minSpeedSymbol}`,
       maxSpeedKmh(minSpeedSymbol)!,
       'km/h',
     );
     if (size.maxSpeedKmh === null)
-      reasons.push(
-        reason('check', `No speed symbol is given; the machine asks for ${minSpeedSymbol}.`),
-      );
+      reasons.push(reason('check', `No speed symbol given; required ${minSpeedSymbol}.`));
     else if (size.maxSpeedKmh < askedKmh)
       reasons.push(
         reason(
           'stop',
-          `Speed symbol ${size.speedSymbol} ends at {0}; the machine asks for ${minSpeedSymbol}, {1}.`,
+          `Speed symbol ${size.speedSymbol} ends at {0}; required ${minSpeedSymbol}, {1}.`,
           [
             { value: size.maxSpeedKmh, unit: 'km/h' },
             { value: askedKmh, unit: 'km/h' },
@@ -141,9 +133,7 @@ export const fitLoadSpeed = (
         ),
       );
     else
-      reasons.push(
-        reason('good', `Speed symbol ${size.speedSymbol}; the machine asks for ${minSpeedSymbol}.`),
-      );
+      reasons.push(reason('good', `Speed symbol ${size.speedSymbol}; required ${minSpeedSymbol}.`));
   }
   if (!sheet) return { reasons, loadKg: null, carriesKg, marginPct: null };
   const loadKg = loadOn({ ...need, sheet }, rules, show);
@@ -151,14 +141,14 @@ export const fitLoadSpeed = (
     return {
       reasons: [
         ...reasons,
-        reason('check', 'No load index is given: {0} on it cannot be judged.', [kg(loadKg)]),
+        reason('check', 'No load index given, so {0} can’t be checked.', [kg(loadKg)]),
       ],
       loadKg,
       carriesKg,
       marginPct: null,
     };
   const marginPct = show.line(
-    'left over',
+    'margin',
     `1 − ${loadKg.toFixed(0)} / ${carriesKg}`,
     (1 - loadKg / carriesKg) * 100,
     'pct',
@@ -168,10 +158,7 @@ export const fitLoadSpeed = (
     reasons.push(reason('stop', 'Load {0}, max {1}: overloaded.', [kg(loadKg), kg(carriesKg)]));
   else if (marginPct < keepPct)
     reasons.push(reason('check', 'Load {0}, max {1}: little margin.', [kg(loadKg), kg(carriesKg)]));
-  else
-    reasons.push(
-      reason('good', '{0} stands on it, of {1} that it carries.', [kg(loadKg), kg(carriesKg)]),
-    );
+  else reasons.push(reason('good', 'Load {0}, max {1}.', [kg(loadKg), kg(carriesKg)]));
   return { reasons, loadKg, carriesKg, marginPct };
 };
 
@@ -189,7 +176,7 @@ export const LOAD_SHEET = record(
   if (sheet.emptyFrontKg + sheet.emptyRearKg <= 0)
     throw new InputError(
       `${(state.path ?? []).join('.')}.emptyRearKg`,
-      'The machine itself weighs nothing.',
+      'The machine’s own weight is zero.',
       'Enter the load on the rear with the machine ready to ride',
     );
   return sheet;
@@ -206,17 +193,14 @@ export const loadSpeedFit = defineWorking<
   LoadSpeedFit
 >({
   name: 'load-speed-fit',
-  says: 'Whether a tire carries the load, as fast as the machine goes',
+  says: 'Load and speed rating',
   input: () => ({
     marking: marking('The tire with its load index and speed symbol'),
     end: oneOf(['front', 'rear'], 'The end of the machine'),
-    minLoadIndex: count(0, 120, 'Load index that the machine asks for').optional(),
-    minSpeedSymbol: oneOf(
-      Object.keys(SPEED_SYMBOL_KMH),
-      'Speed symbol that the machine asks for',
-    ).optional(),
+    minLoadIndex: count(0, 120, 'Required load index').optional(),
+    minSpeedSymbol: oneOf(Object.keys(SPEED_SYMBOL_KMH), 'Required speed symbol').optional(),
     sheet: LOAD_SHEET.optional(),
-    tiresOnEnd: count(1, 2, 'Tires that share the load of this end').optional(),
+    tiresOnEnd: count(1, 2, 'Tires sharing the load at this end').optional(),
     rules: ruleValues(),
   }),
   example: {
@@ -230,12 +214,12 @@ export const loadSpeedFit = defineWorking<
     if (need.minLoadIndex === undefined && need.minSpeedSymbol === undefined && !need.sheet)
       throw new InputError(
         'minLoadIndex',
-        'There is nothing to judge the tire by.',
+        'Nothing to check the tire against.',
         'Enter the machine’s load index, its speed symbol, or a load sheet',
       );
     show.basis('published', 'ISO 4000-1, load index and speed symbol');
     if (need.minLoadIndex !== undefined || need.minSpeedSymbol !== undefined)
-      show.basis('manual', 'what the machine asks for');
+      show.basis('manual', 'the machine’s spec');
     const fit = fitLoadSpeed(readTire(text, rules), need, rules, show);
     show.verdict(worstOf(fit.reasons));
     if (worstOf(fit.reasons) !== 'good')

@@ -98,10 +98,7 @@ const PLY_MAX = 20;
 
 const once = (before: string | number | null, what: string, now: string): void => {
   if (before !== null)
-    throw wrong(
-      `There are two ${what}: ${before} and ${now}.`,
-      'Enter one of them, as on the sidewall',
-    );
+    throw wrong(`There are two ${what}: ${before} and ${now}.`, 'one of them, as on the sidewall');
 };
 
 const readPly: Tail['read'] = (noted, match) => {
@@ -116,7 +113,7 @@ const readTube =
   (tubeless: boolean): Tail['read'] =>
   (noted) => {
     if (noted.tubeless === !tubeless)
-      throw wrong('TL and TT both stand there.', 'TL, TT, or TL/TT for a tire that takes either');
+      throw wrong('Both TL and TT are marked.', 'TL, TT, or TL/TT for a tire that takes either');
     noted.tubeless = tubeless;
   };
 
@@ -125,7 +122,7 @@ const readEnd =
   (noted) => {
     if (noted.position !== null && noted.position !== position)
       throw wrong(
-        'Front and Rear both stand there.',
+        'Both Front and Rear are marked.',
         'Front, Rear, or F/R for a tire that goes on either',
       );
     noted.position = position;
@@ -148,7 +145,7 @@ const readService: Tail['read'] = (noted, match) => {
   if (noted.speedSymbol !== null && noted.speedSymbol !== symbol)
     throw wrong(
       `Speed symbol ${noted.speedSymbol} stands in the size and ${symbol} after it.`,
-      'Enter the same symbol in both places, or only one',
+      'the same symbol in both places, or only one',
     );
   noted.loadIndex = index;
   noted.speedSymbol = symbol;
@@ -252,11 +249,11 @@ const readSize = (clean: string, printed: string): ReadSize => {
     const rimDiameterIn = Number(end[2]);
     const rimMm = nominalRimMm(rimDiameterIn);
     if (rimMm === undefined)
-      throw wrong(`${rimDiameterIn} is not a rim diameter.`, 'Enter 4 to 23 inches');
+      throw wrong(`${rimDiameterIn} is not a rim diameter.`, '4 to 23 inches');
     if (head.overallDiameterMm !== null && head.overallDiameterMm <= rimMm)
       throw wrong(
-        `The tire would be no taller than its ${rimDiameterIn} inch rim.`,
-        'Enter an overall diameter larger than the rim, then the width, then the rim, as in 25x8-12',
+        `The tire would not be taller than its ${rimDiameterIn} inch rim.`,
+        'an overall diameter larger than the rim, then the width, then the rim, as in 25x8-12',
       );
     const part = (
       kind: PartKind,
@@ -282,12 +279,12 @@ const readSize = (clean: string, printed: string): ReadSize => {
   const inside = /^([A-Z])R?\s*\d/.exec(rest)?.[1];
   if (inside !== undefined && SPEED_SYMBOL_KMH[inside] !== undefined && !'RBD'.includes(inside))
     throw wrong(
-      `${inside} does not stand inside a size.`,
+      `${inside} does not belong inside a size.`,
       `the speed symbol after the load index, as in 69${inside}`,
     );
   const example = `-, R or B and then the rim diameter in inches, as in ${wholeExample(begun[0].trim())}`;
   if (!rest) throw wrong(`"${begun[0].trim()}" stops before the rim diameter.`, example);
-  throw wrong(`It makes sense up to "${begun[0].trim()}"; "${rest}" does not follow.`, example);
+  throw wrong(`It reads up to "${begun[0].trim()}"; "${rest}" does not follow.`, example);
 };
 
 /** Spaces and commas between the pieces after the size. */
@@ -320,7 +317,7 @@ export const parseMarking = (printed: string): Marking => {
     );
     if (!found?.match)
       throw wrong(
-        `It makes sense up to "${clean.slice(0, at).trim()}"; "${rest.slice(0, 12)}" does not follow.`,
+        `It reads up to "${clean.slice(0, at).trim()}"; "${rest.slice(0, 12)}" does not follow.`,
         'after the size: M/C, load index and speed symbol (69H), TL or TT, Front or Rear, Reinf, NHS, M+S, 6PR',
       );
     found.tail.read(noted, found.match);

@@ -90,10 +90,10 @@ interface Input {
  */
 export const rimWidthFit = defineWorking<Input, RimWidthFit>({
   name: 'rim-width-fit',
-  says: 'Whether a tire suits the width of a rim',
+  says: 'Tire and rim width',
   input: () => ({
     marking: marking('The tire that goes on'),
-    rimWidthIn: quantity('in', 1, 14, 'Width of the rim as stamped'),
+    rimWidthIn: quantity('in', 1, 14, 'Stamped rim width'),
     wheels: oneOf(['two', 'four'], 'Wheels of the machine'),
     rules: ruleValues(),
   }),

@@ -59,9 +59,9 @@ const explain = (
       if (head.notation === 'slick')
         return {
           ...said('The tread is {0} wide.', [{ value: head.widthMm!, unit: 'mm' }]),
-          mind: 'Not the section: that is wider.',
+          mind: 'Not the section width, which is larger.',
         };
-      return said('{0} wide, printed in inches.', [{ value: head.widthMm!, unit: 'mm' }]);
+      return said('{0} width, printed in inches.', [{ value: head.widthMm!, unit: 'mm' }]);
     case 'aspect': {
       const mind = 'A percentage of the width, not millimeters.';
       if (head.widthMm === null)
@@ -74,16 +74,14 @@ const explain = (
       };
     }
     case 'overall':
-      return said('The whole tire is {0} tall, printed in inches.', [
+      return said('Overall diameter {0}, printed in inches.', [
         { value: head.overallDiameterMm!, unit: 'mm' },
       ]);
     case 'letters':
-      return { says: 'Letters that stand for a width. The table is recalled: see the rules.' };
+      return { says: 'Letters for a width. The table is unconfirmed; see Rules.' };
     case 'construction': {
       if (text.startsWith('Z'))
-        return {
-          says: 'Radial, and made for more than 240 km/h: the index beside it says how much.',
-        };
+        return { says: 'Radial, for more than 240 km/h: the index beside it gives the speed.' };
       const inside = readSign(text).speedSymbol;
       if (inside === null) return { says: CONSTRUCTION[m.construction] };
       return said(
@@ -93,7 +91,7 @@ const explain = (
     }
     case 'rim':
       return {
-        ...said('For a rim {0} across at the bead seat, coded in inches.', [
+        ...said('For a rim {0} across the bead seat, coded in inches.', [
           { value: nominalRimMm(m.rimDiameterIn)!, unit: 'mm' },
         ]),
         mind: 'Fits this rim diameter only.',
@@ -119,7 +117,7 @@ const explain = (
     case 'tube-or-not':
       return {
         says: 'Made to be run with a tube or without one: the rim decides.',
-        mind: 'On an unsealed spoked rim it takes a tube.',
+        mind: 'On an unsealed spoked rim it needs a tube.',
       };
     case 'either-end':
       return {
@@ -135,7 +133,7 @@ const explain = (
         mind: 'On the other end the arrow may mean something else: the maker decides.',
       };
     case 'reinforced':
-      return { says: 'A stronger carcass, for more load at more pressure.' };
+      return { says: 'A stronger carcass, for more load at higher pressure.' };
     case 'not-for-highway':
       return { says: 'Never on the road.' };
     case 'ply':
@@ -156,7 +154,7 @@ export const sidewallRead = defineWorking<
   { text: string; parts: SidewallPart[] }
 >({
   name: 'sidewall-read',
-  says: 'Every piece of a sidewall marking, explained',
+  says: 'Sidewall reader',
   input: () => ({ marking: markingField('The marking as printed on the sidewall') }),
   example: { marking: '120/70 ZR 17 M/C (58W) TL' },
   work({ marking }, show) {

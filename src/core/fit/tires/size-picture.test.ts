@@ -40,7 +40,7 @@ test('differences stand on the drawing in words; letters only where there is mor
     '{0} sidewall',
   ]);
   expect(words(['130/90-16', '130/80-16'], { above: 20, ahead: 30, left: 9 })).toEqual(
-    expect.arrayContaining(['{0} of room above', '{0} ahead', '{0} left']),
+    expect.arrayContaining(['{0} clearance above', '{0} ahead', '{0} left']),
   );
   expect(words(['130/90-16', '130/80-16', '150/80-16'])).toEqual(
     expect.arrayContaining(['B {0} tall', 'C {0} tall']),

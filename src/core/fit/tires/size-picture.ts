@@ -214,7 +214,7 @@ export const sizePicture = (
       anchor: 'start',
       ...(above === undefined
         ? named(i + 1, difference(diameterChangeMm, '{0} tall', 'same height'))
-        : room(i + 1, above, '{0} of room above')),
+        : room(i + 1, above, '{0} clearance above')),
     });
     if (clearancesAfterMm.ahead !== undefined)
       shapes.push({

@@ -34,7 +34,7 @@ export type Clearances = Partial<Record<ClearancePlace, number>>;
 /** What the machine brings to a comparison. */
 interface CompareContext {
   end?: 'front' | 'rear';
-  /** Room measured with the first size on. */
+  /** Clearance measured with the first size on. */
   clearancesMm?: Clearances;
   sprockets?: { front: number; rear: number };
   /** The tire at the other end of a machine with wheel-speed sensors. */
@@ -109,13 +109,13 @@ const clearances = (
         : to.sectionWidthMm - from.sectionWidthMm) / 2;
     const growMm = radial ? growthMm : widthGrowthMm;
     const afterMm = show.line(
-      `room ${place} after`,
+      `clearance ${place} after`,
       `${round(beforeMm)} − ${round(usedMm)} (half the ${radial ? 'diameter' : 'width'} change)`,
       beforeMm - usedMm,
       'mm',
     );
     const atSpeedMm = show.line(
-      `room ${place} at speed`,
+      `clearance ${place} at speed`,
       `${round(afterMm)} − ${round(growMm)} (${radial ? 'growth' : 'tolerance'})`,
       afterMm - growMm,
       'mm',
@@ -124,7 +124,7 @@ const clearances = (
     clearancesAtSpeedMm[place] = atSpeedMm;
     const where = PLACE_WORDS[place];
     const mm = (value: number) => ({ value, unit: 'mm' as const });
-    if (afterMm <= 0) reasons.push(reason('stop', `No room is left ${where}.`));
+    if (afterMm <= 0) reasons.push(reason('stop', `No clearance left ${where}.`));
     else if (atSpeedMm <= 0)
       reasons.push(reason('stop', `{0} clearance ${where} at rest, none at speed.`, [mm(afterMm)]));
     else if (atSpeedMm < leastMm)
@@ -137,7 +137,7 @@ const clearances = (
       );
     else
       reasons.push(
-        reason('good', `{0} of room ${where}, {1} when it grows.`, [mm(afterMm), mm(atSpeedMm)]),
+        reason('good', `{0} clearance ${where}, {1} at speed.`, [mm(afterMm), mm(atSpeedMm)]),
       );
   }
   return { clearancesAfterMm, clearancesAtSpeedMm };
@@ -240,13 +240,13 @@ export const compareSizes = (
   const lowPct = -speedometerErrorPct;
   if (lowPct > ruleNumber('speedo.readsLowPct', context.rules, show) + 0.05)
     reasons.push(
-      reason('check', 'A speedometer on this wheel would read {0} low.', [
+      reason('check', 'A speedometer on this wheel reads {0} low.', [
         { value: lowPct, unit: 'pct' },
       ]),
     );
   if (to.estimated || from.estimated)
     reasons.push(
-      reason('check', 'A size here does not state all of it: the difference is an estimate.'),
+      reason('check', 'One of these sizes is incomplete, so the difference is an estimate.'),
     );
   return {
     to,
@@ -293,20 +293,20 @@ const readAll = (sizes: readonly string[], rules: RuleValues | undefined): TireS
  */
 export const tireCompare = defineWorking<Input, TireComparison>({
   name: 'tire-compare',
-  says: 'What changes from one tire size to others',
+  says: 'Compare tire sizes',
   input: () => ({
-    sizes: listOf(marking('A size'), 4, 'The present size, then one to three others'),
+    sizes: listOf(marking('A size'), 4, 'The current size, then one to three others'),
     end: oneOf(['front', 'rear'], 'The end of the machine').optional(),
     clearancesMm: Joi.object(
       Object.fromEntries(
         CLEARANCE_PLACES.map((p) => [
           p,
-          quantity('mm', 0, 1000, `Room ${PLACE_WORDS[p]}`).optional(),
+          quantity('mm', 0, 1000, `Clearance ${PLACE_WORDS[p]}`).optional(),
         ]),
       ),
     )
       .optional()
-      .description('Room measured with the first size')
+      .description('Clearance measured with the first size')
       .meta({ expected: `Enter the clearance by place: ${CLEARANCE_PLACES.join(', ')}` }),
     sprockets: record(
       { front: count(5, 40, 'Teeth in front'), rear: count(10, 100, 'Teeth at the rear') },
@@ -329,7 +329,7 @@ export const tireCompare = defineWorking<Input, TireComparison>({
         'Enter two to four sizes, the current one first',
       );
     if (context.otherEnd !== undefined && context.end === undefined)
-      throw new InputError('end', 'Which end this is was not said.', 'Choose front or rear');
+      throw new InputError('end', 'Front or rear is not set.', 'Choose front or rear');
     if (context.otherEnd !== undefined) {
       try {
         readTire(context.otherEnd);

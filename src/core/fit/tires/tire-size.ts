@@ -87,7 +87,7 @@ const heights = ({ head, widthMm, rimMm }: Stated, rules: RuleValues | undefined
 /** What of a size is not stated but estimated, in words; null where all of it is stated. */
 const estimateOf = (notation: Notation): string | null => {
   if (notation === 'inch' || notation === 'inch-low') return 'inch sizes do not state a height';
-  if (notation === 'letter') return 'letters code the width: the table is recalled, not looked up';
+  if (notation === 'letter') return 'letters code the width (unconfirmed table)';
   if (notation === 'slick') return 'a slick states its tread width; the section is wider';
   return null;
 };
@@ -116,7 +116,7 @@ const measure = (text: string, rules: RuleValues | undefined, show: Show): TireS
   const estimate = estimateOf(head.notation);
   if (estimate) {
     show.basis('memory', estimate);
-    show.caution('What this size does not state is an estimate. Measure before you rely on it.');
+    show.caution('Values not in this size are estimates. Measure before you rely on them.');
     show.verdict('check');
   }
   const { sectionHeightMm, overallDiameterMm } = heights(
@@ -142,7 +142,7 @@ const measure = (text: string, rules: RuleValues | undefined, show: Show): TireS
   );
   const load = m.loadIndex === null ? null : maxLoadKg(m.loadIndex)!;
   const speed = m.speedSymbol === null ? null : maxSpeedKmh(m.speedSymbol)!;
-  if (load !== null) show.line('carries at most', `load index ${m.loadIndex}`, load, 'kg');
+  if (load !== null) show.line('max load', `load index ${m.loadIndex}`, load, 'kg');
   if (speed !== null) {
     show.line('up to', `speed symbol ${m.speedSymbol}`, speed, 'km/h');
     show.basis('published', 'ISO 4000-1, load index and speed symbol');

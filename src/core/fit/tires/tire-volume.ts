@@ -21,7 +21,7 @@ interface TireVolume {
  */
 export const tireVolume = defineWorking<Input, TireVolume>({
   name: 'tire-volume',
-  says: 'Room for air inside a tire, from its size',
+  says: 'Tire air volume',
   input: () => ({ tire: marking('The tire as printed') }),
   example: { tire: '110/90-19' },
   work({ tire }, show) {
@@ -38,7 +38,7 @@ export const tireVolume = defineWorking<Input, TireVolume>({
       'mm',
     );
     const volumeL = show.line(
-      'volume, litres',
+      'volume, liters',
       'section × 2π × radius',
       (sectionMm2 * 2 * Math.PI * centerRadiusMm) / 1e6,
     );

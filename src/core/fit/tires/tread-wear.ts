@@ -72,7 +72,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
           'A reading',
         ),
         60,
-        'Depths measured so far',
+        'Depths so far',
       ),
       rules: ruleValues(),
     }),
@@ -170,7 +170,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
           depthNowMm,
           ...unknown,
           ...rates,
-          reason: reason('check', 'The depths hardly fall: measure again at the same places.'),
+          reason: reason('check', 'The depths hardly change. Measure again at the same places.'),
         };
       }
       if (low !== null && (low <= 0 || left(low) > MAX_KM)) {
@@ -188,7 +188,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
           ),
           reason: reason(
             'check',
-            'At least {0} left. It may as well not wear at all, by these depths: measure again further on.',
+            'At least {0} left. These depths show almost no wear. Measure again later.',
             [{ value: sensibleKm(atLeastKm), unit: 'km' }],
           ),
         };
@@ -203,16 +203,14 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
       const isSoon = (kmLeftLow ?? kmLeft) <= soonKm;
       const why =
         kmLeftLow === null || kmLeftHigh === null
-          ? reason(
-              'check',
-              'About {0} left, by two readings: they cannot say how sure that is. Measure again later.',
-              [km(kmLeft)],
-            )
+          ? reason('check', 'About {0} left, from only two readings. Measure again later.', [
+              km(kmLeft),
+            ])
           : reason(
               isSoon ? 'check' : 'good',
               isSoon
                 ? 'Only about {0} left ({1} to {2}). Plan the next tire.'
-                : 'About {0} left, between {1} and {2}.',
+                : 'About {0} left ({1} to {2}).',
               [km(kmLeft), km(kmLeftLow), km(kmLeftHigh)],
             );
       show.verdict(why.verdict);

@@ -55,7 +55,7 @@ export const doubleTube = (addedMassG: number): DoubledTube => ({
   limits: [
     'stops no nails',
     'more work to feed in, with less air in it',
-    'runs hotter: for slow machines',
+    'runs hotter: for slow machines only',
   ],
 });
 
@@ -96,7 +96,7 @@ export const tubeDouble = defineWorking<
     );
     show.basis(
       'practice',
-      'slit round the inside, valve cut out, powdered, worn around the good tube',
+      'slit around the inside, valve cut out, powdered, worn around the good tube',
     );
     show.verdict('good');
     return doubleTube(addedMassG);

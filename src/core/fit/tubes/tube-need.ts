@@ -66,7 +66,7 @@ export const needsTube = (input: TubeNeedInput): TubeNeed => {
     reasons.push(
       reason(
         'check',
-        'The tire is marked neither TL nor TT: read the sidewall again. Taken as tubeless.',
+        'The tire is marked neither TL nor TT: read the sidewall again. Treated as tubeless.',
       ),
     );
   if (row === 'beadlock') {
@@ -92,7 +92,7 @@ export const needsTube = (input: TubeNeedInput): TubeNeed => {
         reasons.push(
           reason(
             'check',
-            'A tubeless tire with a tube: the right size of tube, and a reduced speed margin (memory).',
+            'A tubeless tire with a tube: the right tube size, and a lower speed margin (unconfirmed).',
           ),
         );
     }
@@ -102,12 +102,12 @@ export const needsTube = (input: TubeNeedInput): TubeNeed => {
     reasons.push(
       reason(
         'check',
-        `${where} needs no tube. Some riders want one on purpose, for lower pressure off the road: the speed margin is reduced (memory).`,
+        `${where} needs no tube. Some riders want one for lower pressure off road: the speed margin is lower (unconfirmed).`,
       ),
     );
   else reasons.push(reason('good', `${where} with a tubeless tire needs no tube.`));
   if (row === 'tubeless rim' && input.safetyHump === null && !input.tube)
-    reasons.push(reason('check', 'The rim code does not tell of a safety hump: look for it.'));
+    reasons.push(reason('check', 'The rim code does not show a safety hump. Look for one.'));
   return said('tubeless', input.tube ? [] : ['a new valve stem']);
 };
 
@@ -118,14 +118,14 @@ export const needsTube = (input: TubeNeedInput): TubeNeed => {
  */
 export const tubeNeed = defineWorking<TubeNeedInput, TubeNeed>({
   name: 'tube-need',
-  says: 'Tube or no tube, by rim and tire',
+  says: 'Tube or tubeless',
   input: () => ({
     build: oneOf(['spoked', 'cast', 'split', 'beadlock'], 'How the rim is made'),
     tubelessMarked: boolean('The rim is marked tubeless'),
     sealed: boolean('Sealed by design'),
     safetyHump: boolean('A safety hump').allow(null),
     tire: oneOf(['TL', 'TT', 'not marked'], 'What the tire is marked'),
-    tube: boolean('A tube goes in'),
+    tube: boolean('With a tube'),
     makerAllows: boolean('The maker allows it in writing').optional(),
   }),
   example: {

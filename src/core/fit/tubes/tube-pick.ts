@@ -135,7 +135,7 @@ const judge = (
         );
       else if (valveHoleMm > high + 0.5)
         reasons.push(
-          reason('check', `Its ${tube.valve} valve has play in a hole of {0}: a bushing.`, [
+          reason('check', `Its ${tube.valve} valve is loose in a hole of {0}: use a bushing.`, [
             mm(valveHoleMm),
           ]),
         );
@@ -234,7 +234,7 @@ export const fitTubes = (input: Input): TubePick => {
  */
 export const tubePick = defineWorking<Input, TubePick>({
   name: 'tube-pick',
-  says: 'Which tube in stock suits a tire',
+  says: 'Tubes in stock for a tire',
   input: () => ({
     tire: marking('The tire that goes on'),
     tubes: uniqueBy(
@@ -243,7 +243,7 @@ export const tubePick = defineWorking<Input, TubePick>({
           {
             id: text(60, 'Name of the tube'),
             label: text(80, 'The sizes on its label'),
-            count: count(0, 10_000, 'How many are in stock'),
+            count: count(0, 10_000, 'In stock'),
             valve: oneOf(['TR-4', 'TR-6', 'angled', 'rubber'], 'Its valve').optional(),
             wall: oneOf(['standard', 'heavy', 'ultra'], 'Its wall').optional(),
             flatWidthMm: quantity('mm', 15, 300, 'Its width laid flat').allow(null).optional(),
@@ -256,7 +256,7 @@ export const tubePick = defineWorking<Input, TubePick>({
       'id',
     ),
     old: record(OLD_TUBE_FIELDS, 'The old tube').optional(),
-    use: oneOf(TUBE_USES, 'What the rider does').optional(),
+    use: oneOf(TUBE_USES, 'Use').optional(),
     valveHoleMm: quantity('mm', 5, 25, 'The rim’s valve hole').optional(),
     rules: ruleValues(),
   }),
@@ -299,7 +299,7 @@ export const tubePick = defineWorking<Input, TubePick>({
     const best = pick.fits.find((f) => f.id === pick.bestId);
     show.verdict(best ? (best.fit === 'covers' ? best.verdict : 'check') : 'stop');
     if (best?.fit === 'near')
-      show.caution(`No label covers this tire. ${best.label} is near: lay it flat and measure.`);
+      show.caution(`No label covers this tire. ${best.label} is close: lay it flat and measure.`);
     if (!best) show.caution('No tube in stock fits this tire.');
     if (pick.doubled)
       show.line(
@@ -312,7 +312,7 @@ export const tubePick = defineWorking<Input, TubePick>({
       show.line(
         'the old tube',
         pick.old.reasons.map((r) => r.says).join(' '),
-        pick.old.again ? 'again' : 'not again',
+        pick.old.again ? 'again' : 'do not reuse',
       );
     for (const f of pick.fits.slice(0, 6))
       show.line(f.label, f.reasons.map((r) => r.says).join(' '), f.fit);

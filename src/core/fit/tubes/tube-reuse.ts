@@ -22,9 +22,9 @@ export interface TubeReuse {
 
 /** The fields of the findings, as workings take them. */
 export const OLD_TUBE_FIELDS = {
-  holdsAir: boolean('It keeps its air, pumped up outside the tire'),
-  chafed: boolean('It is chafed along the inside, where nipples rub'),
-  valveSound: boolean('The valve stands straight and is not torn'),
+  holdsAir: boolean('Holds air outside the tire'),
+  chafed: boolean('Chafed on the inside, where nipples rub'),
+  valveSound: boolean('Valve straight and not torn'),
   ageYears: quantity('years', 0, 40, 'Age of the tube'),
   patches: count(0, 20, 'Patches on it'),
 };
@@ -43,7 +43,7 @@ export const judgeOldTube = (
     ...(valveSound ? [] : [reason('stop', 'The valve leans or is torn.')]),
     ...(ageYears > oldestYears
       ? [
-          reason('stop', '{0} old; the shop ends at {1}.', [
+          reason('stop', '{0} old; shop limit {1}.', [
             { value: ageYears, unit: 'years' },
             { value: oldestYears, unit: 'years' },
           ]),
@@ -55,11 +55,9 @@ export const judgeOldTube = (
   ];
   const sound = worstOf(reasons) === 'good';
   if (sound && school === 'new')
-    reasons.push(reason('check', 'It is sound, and this shop fits a new tube with every tire.'));
+    reasons.push(reason('check', 'Sound, but this shop fits a new tube with every tire.'));
   if (sound && school === 'reuse')
-    reasons.push(
-      reason('good', 'It is sound and goes in again: wash the grit off first, then powder.'),
-    );
+    reasons.push(reason('good', 'Sound; reuse it. Wash off the grit first, then powder.'));
   return { again: sound && school === 'reuse', reasons };
 };
 
@@ -70,7 +68,7 @@ export const judgeOldTube = (
  */
 export const tubeReuse = defineWorking<TubeFindings, TubeReuse>({
   name: 'tube-reuse',
-  says: 'Whether an old tube goes in again',
+  says: 'Old tube: reuse or replace',
   input: () => ({ ...OLD_TUBE_FIELDS, rules: ruleValues() }),
   example: { holdsAir: true, chafed: false, valveSound: true, ageYears: 1, patches: 0 },
   work(findings, show) {

@@ -29,13 +29,13 @@ export const stretchOf = (
   const crownMm = ruleNumber('tube.crownMm', rules, show);
   const tubeGirthMm = show.line('girth of the tube', `2 × ${flatWidthMm}`, 2 * flatWidthMm, 'mm');
   const widthMm = show.line(
-    'space, wide',
+    'width of the space',
     `section width − 2 × ${sideMm}`,
     Math.max(1, size.sectionWidthMm - 2 * sideMm),
     'mm',
   );
   const heightMm = show.line(
-    'space, high',
+    'height of the space',
     `section height − ${crownMm}`,
     Math.max(1, size.sectionHeightMm - crownMm),
     'mm',
@@ -62,8 +62,8 @@ export const stretchOf = (
       : stretchPct > stopPct
         ? reason('stop', 'Stretches {0}: thin, runs hot.', by)
         : stretchPct > highPct
-          ? reason('check', 'It stretches {0}: more than usual.', by)
-          : reason('good', 'It stretches {0}.', by);
+          ? reason('check', 'Stretches {0}, more than usual.', by)
+          : reason('good', 'Stretches {0}.', by);
   return { tubeGirthMm, spaceGirthMm, stretchPct, reason: why };
 };
 
@@ -80,7 +80,7 @@ export const tubeStretch = defineWorking<
   TubeStretch
 >({
   name: 'tube-stretch',
-  says: 'How far a tube stretches in a tire',
+  says: 'Tube stretch',
   input: () => ({
     tire: marking('The tire that goes on'),
     flatWidthMm: quantity('mm', 15, 300, 'Width of the tube laid flat'),

@@ -36,7 +36,7 @@ export const brakeEntry = defineEntry<BrakeData, { brake: BrakeData | null }>({
     freePullN: maybe(quantity('N', 0, 500, 'Pull with the pads apart'))
       .optional()
       .default(null),
-    radiusMm: maybe(quantity('mm', 80, 500, 'From the axle to the tread'))
+    radiusMm: maybe(quantity('mm', 80, 500, 'Axle to tread'))
       .optional()
       .default(null),
   }),

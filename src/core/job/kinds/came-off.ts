@@ -16,7 +16,7 @@ interface CameOffData {
 export const cameOffEntry = defineEntry<CameOffData, { cameOff: CameOffData | null }>({
   ...WHEEL_WORK,
   schema: () => ({
-    marking: marking('The size that comes off'),
+    marking: marking('Old tire size'),
     dateCode: maybe(dateCode),
     treadMm: maybe(quantity('mm', 0, 40, 'Tread depth')),
     use: oneOf(USES, 'Use'),

@@ -39,7 +39,7 @@ export const chosenEntry = defineEntry<ChosenData, { chosen: ChosenData | null }
   ...WHEEL_WORK,
   stock: 'parts',
   schema: () => ({
-    marking: marking('The size that goes on'),
+    marking: marking('New tire size'),
     dateCode: maybe(dateCode),
     tireId: maybe(id),
     tube: boolean('With a tube'),

@@ -12,7 +12,7 @@ export const moldedLineEntry = defineEntry<MoldedLineData, Pick<SeatingState, 'l
   schema: () => ({
     side: oneOf(['disc', 'other'], 'Which side'),
     deg: angle('Place on the wheel'),
-    even: boolean('Even with the rest'),
+    even: boolean('Even with the rim'),
   }),
   text: ({ side, deg, even }) =>
     `Molded line ${even ? 'even' : 'low'} at ${placeText(side === 'disc' ? deg : mirrored(deg))}, ${side} side`,

@@ -36,7 +36,7 @@ export const slackEntry = defineEntry<
     wantMinMm: quantity('mm', 0, 200, 'Slack in the manual, min'),
     wantMaxMm: quantity('mm', 1, 250, 'Slack in the manual, max'),
     runMm: quantity('mm', 150, 1500, 'Free chain run'),
-    pitchMm: maybe(quantity('mm', 0.5, 3, 'Pitch of the adjuster’s thread')),
+    pitchMm: maybe(quantity('mm', 0.5, 3, 'Adjuster thread pitch')),
   }),
   check: (data) => void chainSlack.run(slackInput(data)),
   text: ({ when, placesMm, wantMinMm, wantMaxMm }, { q }) =>

@@ -202,7 +202,7 @@ const maybe = (says: string) =>
  */
 export const readyToLeave = defineWorking<LeaveFacts, ReadyToLeave>({
   name: 'ready-to-leave',
-  says: 'Which safety checks are on record',
+  says: 'Safety checks on record',
   input: () => ({
     seatedDisc: maybe('Seated on the disc side'),
     seatedOther: maybe('Seated on the other side'),

@@ -43,7 +43,7 @@ const ride = (teachKmh: number | null, teachM: number | null): Sentence => {
  */
 export const recalibration = defineWorking<Input, Recalibration>({
   name: 'recalibration',
-  says: 'Recalibration after a tire change, from the machine record',
+  says: 'Recalibration',
   input: () => ({
     teachKmh: quantity('km/h', 3, 150, 'Speed to hold').allow(null),
     teachM: quantity('m', 5, 50_000, 'For how far').allow(null),

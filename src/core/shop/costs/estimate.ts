@@ -119,7 +119,7 @@ const seconds = (says: string) => count(0, MAX_S, `${says}, in seconds`);
  */
 export const estimate = defineWorking<Input, Estimate>({
   name: 'estimate',
-  says: 'What a visit costs, before the work and after',
+  says: 'Estimate and final cost',
   input: () => ({
     wheels: listOf(
       record(

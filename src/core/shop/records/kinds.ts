@@ -184,12 +184,7 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
         hint: 'as its manual says, on the stand that it names',
       },
       slackMaxMm: { label: 'Slack, at most', form: mm(1, 250), may: true, usual: null },
-      chainRunMm: {
-        label: 'Free run between the sprockets',
-        form: mm(150, 1500),
-        may: true,
-        usual: null,
-      },
+      chainRunMm: { label: 'Free chain run', form: mm(150, 1500), may: true, usual: null },
       adjusterPitchMm: {
         label: 'Pitch of the adjusters’ thread',
         form: mm(0.5, 3),

@@ -9,7 +9,7 @@ export interface WheelNow {
   position: Position;
   build: string;
   number: number;
-  /** The size that goes on, once it is chosen. */
+  /** New tire size, once it is chosen. */
   sizeOn: string | null;
   /** The pressure that is in its tire out there, once it is set. */
   setKpa: number | null;

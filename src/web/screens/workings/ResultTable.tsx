@@ -66,7 +66,7 @@ export const ResultTable = ({ working }: { working: Working }) => (
   <section aria-label="Result" className="mb-5">
     <Reasons reasons={reasonsOf(working.result) as Reason[]} className="mb-2" />
     <div className="rows">
-      {resultRows(working.result).map((row) => (
+      {resultRows(working.name, working.result).map((row) => (
         <ResultRow key={row.label} {...row} />
       ))}
     </div>

@@ -1,4 +1,5 @@
-import type { Unit } from '../../../core/base/units';
+import { formatMoney, type Unit } from '../../../core/base/units';
+import { resultWord } from './result-words';
 
 /** A value of a result, by what can be shown of it. */
 export type Shown =
@@ -38,40 +39,50 @@ const MAX_LINES = 40;
 const endingOf = (name: string): readonly [string, Unit] | undefined =>
   ENDINGS.find(([ending]) => name.length > ending.length && name.endsWith(ending));
 
-/** `overallDiameterMm` as `overall diameter`. */
-const wordsOf = (name: string): string => {
+/** `overallDiameterMm` as `overall diameter`, unless the key has words of its own. */
+const wordsOf = (calculator: string, name: string): string => {
+  const words = resultWord(calculator, name);
+  if (words) return words;
   const ending = endingOf(name);
-  const bare = ending ? name.slice(0, -ending[0].length) : name;
+  const bare = (ending ? name.slice(0, -ending[0].length) : name).replace(/Minor$/, '');
   return bare.replace(/([A-Z])/g, (c) => ` ${c.toLowerCase()}`);
 };
 
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   value !== null && typeof value === 'object' && !Array.isArray(value);
 
-const numberShown = (name: string, value: number): Shown => {
+/** What every value of a result is shown with. */
+interface Context {
+  calculator: string;
+  /** Of the amounts, whose keys end in `Minor`. */
+  currency: string;
+}
+
+const numberShown = ({ currency }: Context, name: string, value: number): Shown => {
+  if (name.endsWith('Minor')) return { as: 'text', text: formatMoney(value, currency) };
   const ending = endingOf(name);
   return ending
     ? { as: 'quantity', value, unit: ending[1] }
     : { as: 'text', text: String(Math.round(value * 1000) / 1000) };
 };
 
-const tableShown = (list: readonly Record<string, unknown>[]): Shown => {
+const tableShown = (context: Context, list: readonly Record<string, unknown>[]): Shown => {
   const names = [...new Set(list.flatMap((it) => Object.keys(it)))].filter(
     (n) => !SHOWN_ELSEWHERE.has(n) && list.some((it) => !isRecord(it[n])),
   );
   return {
     as: 'table',
-    heads: names.map(wordsOf),
-    lines: list.slice(0, MAX_LINES).map((it) => names.map((n) => shownOf(n, it[n]))),
+    heads: names.map((n) => wordsOf(context.calculator, n)),
+    lines: list.slice(0, MAX_LINES).map((it) => names.map((n) => shownOf(context, n, it[n]))),
   };
 };
 
-const shownOf = (name: string, value: unknown): Shown => {
+const shownOf = (context: Context, name: string, value: unknown): Shown => {
   if (value === null || value === undefined) return { as: 'text', text: '–' };
   if (typeof value === 'boolean') return { as: 'text', text: value ? 'yes' : 'no' };
-  if (typeof value === 'number') return numberShown(name, value);
+  if (typeof value === 'number') return numberShown(context, name, value);
   if (Array.isArray(value)) {
-    if (value.length > 0 && value.every(isRecord)) return tableShown(value);
+    if (value.length > 0 && value.every(isRecord)) return tableShown(context, value);
     return {
       as: 'text',
       text:
@@ -81,17 +92,24 @@ const shownOf = (name: string, value: unknown): Shown => {
     };
   }
   return isRecord(value)
-    ? { as: 'rows', rows: resultRows(value) }
+    ? { as: 'rows', rows: rowsOf(context, value) }
     : { as: 'text', text: String(value) };
 };
 
-/** A result as rows in words; its reasons stand apart. */
-export const resultRows = (result: unknown): Row[] =>
-  isRecord(result)
-    ? Object.entries(result)
-        .filter(([name]) => !SHOWN_ELSEWHERE.has(name))
-        .map(([name, value]) => ({ label: wordsOf(name), value: shownOf(name, value) }))
-    : [];
+const rowsOf = (context: Context, result: Record<string, unknown>): Row[] =>
+  Object.entries(result)
+    .filter(([name]) => !SHOWN_ELSEWHERE.has(name))
+    .map(([name, value]) => ({
+      label: wordsOf(context.calculator, name),
+      value: shownOf(context, name, value),
+    }));
+
+/** A calculator's result as rows in words; its reasons stand apart. */
+export const resultRows = (calculator: string, result: unknown): Row[] => {
+  if (!isRecord(result)) return [];
+  const currency = typeof result.currency === 'string' ? result.currency : 'USD';
+  return rowsOf({ calculator, currency }, result);
+};
 
 /** The reasons of a result, wherever it has them. */
 export const reasonsOf = (result: unknown): unknown[] => {

@@ -2,7 +2,7 @@ import { Button } from '../../parts/Button';
 import { useSayPieces } from './pieces-text';
 import type { LastTime } from './use-last-time';
 
-/** What this wheel needed last time, used as a hint unless the fitter leaves it out. */
+/** Imbalance of this wheel last time, used as a hint unless the fitter leaves it out. */
 export const HintRow = ({ lastTime }: { lastTime: LastTime }) => {
   const sayPieces = useSayPieces();
   if (!lastTime.hint) return null;
