@@ -1,6 +1,7 @@
 import js from '@eslint/js';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
+import words from './eslint.words.mjs';
 
 const noNode = [
   'node:*',
@@ -150,4 +151,10 @@ export default tseslint.config(
       ],
     },
   })),
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts', 'src/demo/**'],
+    plugins: { words },
+    rules: { 'words/plain': 'error' },
+  },
 );

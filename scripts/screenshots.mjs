@@ -163,12 +163,7 @@ for (const [name, path, more] of VIEWS) {
     ([t, wanted]) =>
       localStorage.setItem(
         'rimstone-prefs',
-        JSON.stringify({
-          theme: t,
-          who: 'Juna Birk',
-          units: { torque: 'lbf·ft' },
-          standIns: wanted,
-        }),
+        JSON.stringify({ theme: t, who: 'Juna Birk', standIns: wanted }),
       ),
     [theme, standIns],
   );

@@ -36,7 +36,7 @@ export const photoStore = (folder: string, mostMb: () => number = () => Infinity
     if (counted.bytes + bytes > most * 1_000_000)
       throw new InputError(
         'photo',
-        `The shop keeps ${Math.round(counted.bytes / 1_000_000)} MB of photographs, and ${most} MB is the most.`,
+        `The shop keeps ${Math.round(counted.bytes / 1_000_000)} MB of photos; the limit is ${most} MB.`,
         'Raise the rule photos.mostMb, if the disk and the backups have room',
       );
     counted.bytes += bytes;

@@ -18,7 +18,7 @@ const say = (text: string): void => void process.stdout.write(`${text}\n`);
 
 const described = ({ shopName, machines, jobs, entries, photographs, lastAt }: Holdings): string =>
   `${shopName || 'a shop without a name'}: ${machines} machines, ${jobs} jobs, ${entries} entries, ` +
-  `${photographs} photographs, last written ${lastAt ?? 'never'}`;
+  `${photographs} photos, last entry ${lastAt ?? 'never'}`;
 
 /** What is here now; a sentence where that cannot be read. */
 const hereNow = (file: string): string => {

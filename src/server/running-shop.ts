@@ -128,7 +128,7 @@ export const runningShop = (
       // Another database's photographs are none of ours.
       if (!isHere()) return;
       tidyPhotos(db, photosDir, Date.now()).catch((error: unknown) => {
-        if (db.open) options.logger.error({ err: error }, 'photographs could not be tidied');
+        if (db.open) options.logger.error({ err: error }, 'cleaning up photos failed');
       });
     };
     const tidying = setInterval(tidy, TIDY_EVERY_MS).unref();

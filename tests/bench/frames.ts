@@ -79,9 +79,9 @@ void (async () => {
       told('the rim at its needle', await framesWhile(still, pressing(still, times(20, '.'), 120))),
     );
     const levers = await open('/practice?kind=levers&wheel=5');
-    await levers.getByLabel('Begin at').fill('180°');
-    await levers.getByLabel('Begin at').press('Enter');
-    await levers.getByRole('button', { name: 'Begin here' }).click();
+    await levers.getByLabel('Start at').fill('180°');
+    await levers.getByLabel('Start at').press('Enter');
+    await levers.getByRole('button', { name: 'Start here' }).click();
     console.log(
       told(
         'bead and dial, bites',

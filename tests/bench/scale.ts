@@ -104,7 +104,7 @@ const screensOf = async (url: string) => {
     found[name('a new job')] = await screenOf(
       await open(),
       `${url}/jobs/new`,
-      'A loose wheel',
+      'Loose wheel',
       async (page) => {
         await page.getByLabel('Machine or rider').pressSequentially('orrin juni', { delay: 60 });
       },

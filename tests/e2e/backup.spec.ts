@@ -17,7 +17,7 @@ test('the shop is backed up by a key, goes on, and is put back as it was; what c
 
   // The file itself, as it is saved, comes back in as one from elsewhere.
   const saved = page.waitForEvent('download');
-  await list.getByRole('link', { name: /Save a copy/ }).click();
+  await list.getByRole('link', { name: /^Download / }).click();
   const file = await (await saved).path();
   await page
     .getByLabel('A backup from another computer')

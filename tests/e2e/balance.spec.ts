@@ -1,6 +1,6 @@
 import { angleBetween } from '../../src/core/base/units';
 import { balanceAsAdvised, balanceOf, settled } from './hidden-wheel';
-import { confirmed, expect, expectAccessible, openAs, test } from './shop';
+import { confirmed, expect, expectAccessible, openAs, test, TEST_UNITS } from './shop';
 
 /** The demo wheel on the bench, its balancing begun anew. */
 const anew = async (page: Parameters<typeof openAs>[0], shop: Parameters<typeof openAs>[1]) => {
@@ -45,7 +45,7 @@ test('a hidden wheel is balanced as advised in two or three placements, with las
   await page.getByRole('link', { name: 'Log' }).click();
   await expect(page.getByText(/^Last time, .* heavy by .*: a hint/)).toBeVisible();
   await page.goto(`${shop.url}/jobs/demo-job-21/card`);
-  await expect(page.getByText(/within the limit in \d+ of 100/)).toBeVisible();
+  await expect(page.getByText(/\d+% sure it is within tolerance/)).toBeVisible();
   for (const piece of weights!.pieces)
     await expect(page.getByText(`${piece.massG} g`, { exact: false }).first()).toBeVisible();
 });
@@ -79,7 +79,7 @@ test('by hand: rests, own pieces from the shelf as buttons, held level, undone, 
   // Undone by key, and back again from the log: nothing is lost.
   await page.keyboard.press('u');
   await expect(page.getByText('12:50 held level at 3 o’clock rises')).toBeHidden();
-  await page.getByRole('button', { name: 'Take try 3 out' }).click();
+  await page.getByRole('button', { name: 'Remove try 3' }).click();
   await expect(page.getByText(/^on: 20 g/)).toBeHidden();
   expect((await balanceOf(page)).on).toEqual([]);
   await settled(page);
@@ -108,7 +108,7 @@ test('a reading that contradicts the others is found, said, and taken out', asyn
   const odd = page
     .getByRole('list', { name: 'Tries so far' })
     .getByRole('listitem')
-    .filter({ hasText: 'the odd one' });
+    .filter({ hasText: 'doesn’t fit' });
   await expect(odd).toContainText('rest at 12:24');
   await odd.getByRole('button').click();
   await expect(page.getByText('One reading doesn’t fit', { exact: false })).toBeHidden();
@@ -141,11 +141,9 @@ test('the simulated stand turns the dial; a rest is taken once the wheel has com
   page,
   shop,
 }) => {
-  await page.addInitScript(() =>
-    localStorage.setItem(
-      'rimstone-prefs',
-      JSON.stringify({ who: 'Juna Birk', theme: 'day', standIns: true }),
-    ),
+  await page.addInitScript(
+    (prefs) => localStorage.setItem('rimstone-prefs', prefs),
+    JSON.stringify({ who: 'Juna Birk', theme: 'day', standIns: true, units: TEST_UNITS }),
   );
   await page.request.put(`${shop.url}/api/devices/bench%20stand/hold`, {
     data: { heavyG: 43, heavyDeg: 206, bandG: 2.5, pace: 30 },
@@ -172,7 +170,7 @@ test('the simulated stand turns the dial; a rest is taken once the wheel has com
   for (const o of seen)
     expect(o.kind === 'settle' && Math.abs(angleBetween(206, o.restDeg))).toBeLessThan(5);
   await page.goto(`${shop.url}/jobs/demo-job-21/log`);
-  await expect(page.getByText(/let go from the left, by bench stand/)).toBeVisible();
+  await expect(page.getByText(/released from the left, by bench stand/)).toBeVisible();
 });
 
 test('more: the turn of the tire, the parts, the speed, and the stand’s own band for the jobs to come', async ({
@@ -195,10 +193,10 @@ test('more: the turn of the tire, the parts, the speed, and the stand’s own ba
   );
   await expect(sheet.getByText(/About \d\.\d g, by \d+ wheels/)).toBeVisible();
   await sheet.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText(/^Written down for the jobs from now on/)).toBeVisible();
+  await expect(page.getByText(/^Saved for new jobs/)).toBeVisible();
   await expectAccessible(page);
   await page.goto(`${shop.url}/rules`);
-  await page.getByLabel(/^Find among/).fill('dead band');
+  await page.getByLabel(/^Search \d+/).fill('dead band');
   await expect(page.getByText(/Learned from the shop.s last wheels/)).toBeVisible();
 });
 

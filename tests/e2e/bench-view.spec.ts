@@ -84,13 +84,13 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
   await tabTo(/^The bite will not go/);
   await key('Enter');
   await expect(sheet.getByText('Push the bead opposite back down into the well.')).toBeVisible();
-  await tabTo(/^Cured it: Push the bead opposite/);
+  await tabTo(/^Fixed by: Push the bead opposite/);
   await key('Enter');
   await expect(sheet).toBeHidden();
 
   // The old tube stays in from here on: the steps change at once.
   await page.keyboard.press('Escape');
-  await tabTo(/^Ways of working/);
+  await tabTo(/^Methods/);
   await key('Enter');
   await expect(sheet.getByText('Out before the second bead, it cannot be pinched.')).toBeVisible();
   await tabTo(/^left in/);

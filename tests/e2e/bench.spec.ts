@@ -24,7 +24,7 @@ test('bite by bite on the dial, by key, mirrored with the wheel; the school chan
   await page.keyboard.press('Escape');
 
   await page.getByRole('button', { name: 'Methods' }).click();
-  const ways = page.getByRole('dialog', { name: /Ways of working/ });
+  const ways = page.getByRole('dialog', { name: /Methods for this job/ });
   await expect(
     ways.getByText('levers off: start at 6:00 in place of 1:00, both ways', { exact: false }),
   ).toBeVisible();
@@ -107,7 +107,7 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   await expect(sheet.getByRole('textbox', { name: /^Up,/ }).first()).toHaveValue('-2');
   await sheet.getByRole('textbox', { name: /^Up,/ }).first().fill('round');
   await sheet.getByRole('button', { name: 'Save readings' }).click();
-  await expect(sheet.getByText('A reading is no length.', { exact: false })).toBeVisible();
+  await expect(sheet.getByText('Some readings aren’t lengths.', { exact: false })).toBeVisible();
   await sheet.getByRole('textbox', { name: /^Up,/ }).first().fill('');
   await sheet.getByRole('button', { name: 'Save readings' }).click();
   await expect(page.getByText('Runout saved.')).toBeVisible();
@@ -160,7 +160,7 @@ test('trouble by one key: what is seen, checks in order, the one that cured it; 
   for (let i = 0; i < 3; i++) {
     await page.getByRole('button', { name: /^Trouble/ }).click();
     await sheet.getByRole('button', { name: 'The bite will not go' }).click();
-    await sheet.getByRole('button', { name: /Cured it: Warm the tire/ }).click();
+    await sheet.getByRole('button', { name: /Fixed by: Warm the tire/ }).click();
     await expect(sheet).toBeHidden();
   }
   await page.goto(`${shop.url}/jobs/demo-job-22/tire-on`);
@@ -168,7 +168,7 @@ test('trouble by one key: what is seen, checks in order, the one that cured it; 
   await page.keyboard.press('x');
   await sheet.getByRole('button', { name: 'The bite will not go' }).click();
   await expect(checks.filter({ hasText: 'Warm the tire.' })).toContainText(
-    'Cured it in this shop 3 times.',
+    'Fixed it in this shop 3 times.',
   );
 });
 
@@ -186,7 +186,7 @@ test('findings are tapped, judged at once, and stand at hand-over until they are
   await expect(sheet.getByText('A pinch: a new tube', { exact: false })).toBeVisible();
   await sheet.getByRole('button', { name: 'Play', exact: true }).click();
   // A photograph of the bead; a file that is no picture is refused by a sentence.
-  const file = sheet.getByLabel('Photograph file: Bead, seat and rim');
+  const file = sheet.getByLabel('Photo file: Bead, seat and rim');
   await file.setInputFiles({
     name: 'bead.png',
     mimeType: 'image/png',

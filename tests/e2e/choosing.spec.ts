@@ -16,7 +16,7 @@ test('candidates are ranked with their reasons, and a refused one says why', asy
   const onShelf = (text: string) =>
     shelf.getByRole('radio').filter({ hasText: text }).first().locator('..');
   await expect(shelf.getByRole('radio')).toHaveCount(5);
-  await expect(onShelf('half-worn knobby')).toContainText('A take-off with 8.5 mm left');
+  await expect(onShelf('half-worn knobby')).toContainText('Take-off, 8.5 mm left');
   await page.keyboard.press('Escape');
 
   // A refusal stands before everything else, with the verdict.
@@ -38,7 +38,9 @@ test('without a tube on unsealed spokes it is refused; the load, the list and th
   await page.getByLabel('Use').selectOption('road');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('heading', { name: 'Check before fitting.' })).toBeVisible();
-  await expect(page.getByText('a reduced speed margin (memory)', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('a lower speed margin (unconfirmed)', { exact: false }),
+  ).toBeVisible();
 
   await page.keyboard.press('2');
   await expect(page).toHaveURL(/show=parts/);
@@ -102,7 +104,9 @@ test('the size bench draws what is typed on the room that was measured, and its 
   await expect(page.getByRole('img', { name: /130\/70-16: diameter \u221252 mm/ })).toBeVisible();
   await page.getByLabel('On the wheel').selectOption({ label: 'Vellan Strada 700, rear wheel' });
   await expect(page.getByLabel('A, current')).toHaveValue('180/55ZR17 73W TL');
-  await expect(page.getByText('Room as last measured, with 180/55ZR17 73W TL on.')).toBeVisible();
+  await expect(
+    page.getByText('Clearance as last measured, with 180/55ZR17 73W TL on.'),
+  ).toBeVisible();
   await page.getByLabel('A, current').fill('190/50ZR17');
   await expect(page.getByText('Measure again', { exact: false })).toBeVisible();
   await page.goBack();

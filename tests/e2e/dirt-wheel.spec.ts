@@ -116,7 +116,7 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await page.keyboard.press('d');
   await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('heading', { name: '2 safety checks not on record.' })).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Bolts once more, cool at/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Recheck bolts, cool at/ })).toBeVisible();
   await handOverAllTheSame(page, 'the rider torques them at home');
   await expect(page.getByText(/^Handed over to Mara Tolling/)).toBeVisible();
   await page.getByRole('link', { name: 'Job card' }).click();
@@ -139,7 +139,7 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   const pdf = await page.request.get(`${shop.url}/api/jobs/${id}/card.pdf`);
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
   const csv = await (await page.request.get(`${shop.url}/api/jobs/${id}/log.csv`)).text();
-  expect(csv).toMatch(/Settles at 7(:\d\d)? o'clock, 2\d\d°, let go from the left/);
+  expect(csv).toMatch(/Settled at 7(:\d\d)? o’clock \(2\d\d°\), released from the left/);
   expect(
     await (await page.request.get(`${shop.url}/api/jobs/${id}/rechecks.ics`)).text(),
   ).toContain('SUMMARY:Pressure\\, cold');

@@ -48,9 +48,9 @@ export const balanceAsAdvised = async (
       const deg = parseAngle(/Hold ([\d:]+) level/.exec(asked)![1]!);
       await page.getByRole('button', { name: `It ${stand.level(deg, on)}` }).click();
     } else {
-      expect(asked).toMatch(/^(Put on|Tape|No weight)/);
+      expect(asked).toMatch(/^(Trial weight off\. )?(Put on|Tape|No weight)/);
       await page
-        .getByRole('button', { name: /^(They are|It is) on|^Write it down/ })
+        .getByRole('button', { name: /^Weights? (are|is) on|^Save$/ })
         .first()
         .click();
     }

@@ -81,7 +81,9 @@ test('a stubborn tire on the simulated hose: a try fails, air above the limit is
   await hose.getByRole('button', { name: 'Hold' }).click();
   await page.getByLabel('Low at, other side').selectOption({ label: '4:30 o’clock (135°)' });
   await expect(
-    page.getByText('The line is low at 4:30 o’clock (135°) on the other side', { exact: false }),
+    page.getByText('The molded line is low at 4:30 o’clock (135°) on the other side', {
+      exact: false,
+    }),
   ).toBeVisible();
   // The air cools and the gauge falls a little: it may ask for a moment more.
   await expect(async () => {
@@ -110,15 +112,13 @@ test('an instrument that freezes or talks nonsense is shown as such and fills no
   const gauge = page.getByRole('listitem', { name: 'hose gauge' });
   await expect(gauge.getByText('Live')).toBeVisible();
   await gauge.getByLabel('Simulate a fault').selectOption('freeze');
-  await expect(
-    gauge.getByText('It says the same line again and again', { exact: false }),
-  ).toBeVisible();
+  await expect(gauge.getByText('It repeats the same reading', { exact: false })).toBeVisible();
   await gauge.getByLabel('Simulate a fault').selectOption('nonsense');
   await expect(gauge.getByText('Bad data')).toBeVisible();
   await page.getByRole('button', { name: 'Simulated instruments at stations' }).click();
 
   await page.goto(`${shop.url}/jobs/demo-job-22/seat`);
-  await expect(page.getByText(/hose gauge: talks nonsense/)).toBeVisible();
+  await expect(page.getByText(/hose gauge: bad data/)).toBeVisible();
   await expect(page.getByTestId('seat-now')).toHaveText('–');
   await page.getByRole('textbox', { name: 'Gauge reads' }).fill('18');
   await page.getByRole('button', { name: 'Use reading' }).click();
@@ -152,7 +152,7 @@ test('thermometer, two gauges and a wrench: readings with their instruments, and
 
   // Higher up the gauge reads more; a gauge that is known to read high is set higher.
   await page.getByRole('textbox', { name: 'Riding, °C' }).fill('8');
-  await page.getByRole('textbox', { name: 'Ridden at, m' }).fill('1500');
+  await page.getByRole('textbox', { name: 'Riding elevation, m' }).fill('1500');
   await page.getByRole('textbox', { name: 'Riding pressure, psi' }).fill('14');
   await expect(page.getByRole('heading', { name: 'Set 11.6 psi here.' })).toBeVisible();
   await page.getByLabel('Which gauge').selectOption('stick gauge');

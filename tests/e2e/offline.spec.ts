@@ -24,20 +24,20 @@ test.describe('without the server', () => {
     await expect(page.getByText('Step 2 of 9')).toBeVisible();
     await page.keyboard.press('n');
     await expect(page.getByText('Step 3 of 9')).toBeVisible();
-    await expect(page.getByRole('button', { name: '2 waiting' })).toBeVisible();
+    await expect(page.getByRole('button', { name: '2 unsent' })).toBeVisible();
     await page.getByRole('button', { name: 'Note', exact: true }).click();
     await page.getByLabel('What was found, advised or decided').fill('Written in the cellar');
     await page.getByRole('button', { name: 'Save note' }).click();
-    await expect(page.getByRole('button', { name: '3 waiting' })).toBeVisible();
+    await expect(page.getByRole('button', { name: '3 unsent' })).toBeVisible();
 
     // On every screen, and what waits is named.
     await page.goto(`${shop.url}/`);
-    await page.getByRole('button', { name: '3 waiting' }).click();
+    await page.getByRole('button', { name: '3 unsent' }).click();
     await expect(page.getByText('Offline since', { exact: false })).toBeVisible();
     await expectAccessible(page);
-    await page.getByRole('link', { name: 'Job 1022: 3 entries waiting' }).click();
+    await page.getByRole('link', { name: 'Job 1022: 3 entries unsent' }).click();
     await expect(page.getByText('Step 3 of 9')).toBeVisible();
-    await expect(page.getByRole('listitem').filter({ hasText: 'waiting' })).toHaveCount(1);
+    await expect(page.getByRole('listitem').filter({ hasText: 'unsent' })).toHaveCount(1);
     await expectAccessible(page);
 
     // A second tab shows it too; both are there when the server comes back, and it arrives once.
@@ -153,7 +153,7 @@ test.describe('a newer version of the program', () => {
 
     await shop.stop('SIGKILL');
     await page.keyboard.press('n');
-    await page.getByRole('button', { name: '1 waiting' }).click();
+    await page.getByRole('button', { name: '1 unsent' }).click();
     await expect(page.getByRole('button', { name: 'Update now' })).toBeDisabled();
     await page.keyboard.press('Escape');
     await shop.start();
@@ -179,16 +179,16 @@ test('an entry that waits is told in words and can be discarded; what is behind 
     // Each is kept before the next: pressed twice too soon, a step is done once.
     await expect(page.getByRole('button', { name: `${n} unsent` })).toBeVisible();
   }
-  await page.getByRole('button', { name: '2 waiting' }).click();
+  await page.getByRole('button', { name: '2 unsent' }).click();
   const list = page.getByRole('list', { name: 'Unsent entries' });
   await expect(list.getByRole('listitem')).toHaveCount(2);
   await expect(list).toContainText('Done: Find the arrow.');
   await expectAccessible(page);
   await list.getByRole('button', { name: /^Discard: Done: Find the arrow/ }).click();
-  await expect(page.getByRole('button', { name: '1 waiting' })).toBeVisible();
+  await expect(page.getByRole('button', { name: '1 unsent' })).toBeVisible();
   await page.keyboard.press('Escape');
   await shop.start();
-  await expect(page.getByRole('button', { name: '1 waiting' })).toBeHidden();
+  await expect(page.getByRole('button', { name: '1 unsent' })).toBeHidden();
   // The second step is done, the discarded one is asked for again.
   await expect(page.getByRole('heading', { name: 'Find the arrow.', exact: false })).toBeVisible();
 });
@@ -209,9 +209,9 @@ test('a photograph taken without the server waits, is seen, and stands in the lo
     'base64',
   );
   const file = { name: 'spacer.png', mimeType: 'image/png', buffer: png };
-  await sheet.getByLabel('Photograph file: Bead, seat and rim').setInputFiles(file);
+  await sheet.getByLabel('Photo file: Bead, seat and rim').setInputFiles(file);
   await expect(
-    sheet.getByRole('img', { name: 'Bead, seat and rim, photograph 1, waiting' }),
+    sheet.getByRole('img', { name: 'Bead, seat and rim, photograph 1, unsent' }),
   ).toBeVisible();
   await shop.start();
   await expect(

@@ -41,7 +41,7 @@ const through = async (page: Page, taps: Taps, station: string): Promise<void> =
 /** The strip of steps beside a reading. */
 const strip = async (page: Page, taps: Taps): Promise<void> => {
   const step = page.getByRole('group', { name: 'Current step' });
-  await expect(step.or(page.getByText(/steps of this station done/))).toBeVisible();
+  await expect(step.or(page.getByText(/steps at this station done/))).toBeVisible();
   for (let i = 0; i < 8 && (await step.count()) > 0; i++) {
     const before = await step.textContent();
     await taps.key('d');

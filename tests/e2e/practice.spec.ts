@@ -75,7 +75,7 @@ test('who wants no motion gets none: a wheel is at rest at once, a needle where 
   await expect(page.getByText('At the bottom:')).toBeVisible({ timeout: 15_000 });
   await page.goto(`${shop.url}/practice?kind=true&wheel=4`);
   const rim = page
-    .getByRole('img', { name: /^The rim at the needle/ })
+    .getByRole('img', { name: /^Rim at the needle/ })
     .locator('path')
     .nth(1);
   const drawn = () => rim.getAttribute('d');
@@ -136,7 +136,7 @@ test('levers by keyboard: begun, bitten, left and taken up again, over, and what
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Back to the bench' }).click();
   await expect(page.getByRole('row', { name: /^Levers/ })).toContainText('1 of 1');
-  await expect(page.getByRole('button', { name: /^Go on with the one/ })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^Resume your last round/ })).toHaveCount(0);
 });
 
 test('truing by keyboard: read at the needle, nipples turned by number, and what the advice turned', async ({

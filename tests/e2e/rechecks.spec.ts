@@ -26,7 +26,7 @@ test('what is due is on the first screen, opens its wheel, and a reading closes 
   await record.getByRole('link', { name: /slow leak/ }).click();
   const leak = page.getByRole('dialog', { name: /slow leak/ });
   await leak.getByRole('button', { name: 'Save reading' }).click();
-  await expect(leak.getByRole('alert')).toContainText('Pressure, cold: a number is missing');
+  await expect(leak.getByRole('alert')).toContainText('Pressure, cold: enter a number');
   await leak.getByRole('textbox', { name: 'Pressure, cold' }).fill('31');
   await leak.getByRole('textbox', { name: 'The tire is at' }).fill('18');
   await leak.getByRole('button', { name: 'Save reading' }).click();
@@ -48,7 +48,7 @@ test('what is due is on the first screen, opens its wheel, and a reading closes 
   ).toHaveCount(1);
   await page.getByRole('button', { name: 'Copy rider text' }).click();
   await expect(page.getByLabel('Copied')).toContainText(
-    'Petra Oakhollow, to be looked at again. Vellan Strada 700:',
+    'Petra Oakhollow, due for a recheck. Vellan Strada 700:',
   );
   await page.getByLabel('Find by machine, rider, wheel or what').fill('nothing like it');
   await expect(page.getByText('No matches. Try fewer words.')).toBeVisible();

@@ -199,12 +199,12 @@ test('a rider is forgotten from the record of the machine, by typing the name on
   const sheet = page.getByRole('dialog', { name: 'Forget Mara Tolling' });
   await sheet.getByLabel('Type the name again').fill('Mara');
   await sheet.getByRole('button', { name: 'Erase for good' }).click();
-  await expect(sheet.getByText('Type the name as it stands above: Mara Tolling')).toBeVisible();
+  await expect(sheet.getByText('Type the name as shown above: Mara Tolling')).toBeVisible();
   await expectAccessible(page);
   await sheet.getByLabel('Type the name again').fill('Mara Tolling');
   await sheet.getByRole('button', { name: 'Erase for good' }).click();
   await expect(
-    sheet.getByText(/^Forgotten\. Records that said it: 1\. Entries of logs: \d+/),
+    sheet.getByText(/^Erased\. Records that held the name: 1\. Entries of logs: \d+/),
   ).toBeVisible();
   await sheet.getByRole('button', { name: 'Open the shop' }).click();
   await page.goto(`${shop.url}/jobs?search=orrindale`);

@@ -35,7 +35,7 @@ test('a ring of two: beads by caliper one after the other, then every bolt in it
   const first = sheet.getByRole('group', { name: 'Outer bead: bundle' });
   for (const place of [1, 2, 3]) await first.getByLabel(`Place ${place}, mm`).fill('16');
   await sheet.getByRole('button', { name: 'Save readings' }).click();
-  await expect(sheet.getByRole('alert')).toContainText('no thicker than the gap');
+  await expect(sheet.getByRole('alert')).toContainText('not thicker than the gap');
   // The caliper fills the empty places one after the other, its button keeping the focus.
   for (const place of [1, 2, 3]) await first.getByLabel(`Place ${place}, mm`).fill('');
   const caliper = await nameOf(shop, 'caliper');

@@ -112,7 +112,7 @@ test('the jobs list finds by machine, wheel, rider, size and date, and the searc
   await expect(page).toHaveURL(/search=tolling\+front/);
   await find.fill('180/55zr17');
   await expect(page.getByRole('link', { name: /Rear wheel, Vellan/ }).first()).toBeVisible();
-  await find.fill('no such machine');
+  await find.fill('Machine not found');
   await expect(page.getByText('No jobs match. Try fewer words.')).toBeVisible();
   await find.fill('');
   const today = new Date().toISOString().slice(0, 10);
@@ -144,7 +144,7 @@ test('a rule changes with a name and a reason; a job already open keeps its own'
   shop,
 }) => {
   await openAs(page, shop, '/rules');
-  await page.getByLabel(/^Find among/).fill('ceiling seating');
+  await page.getByLabel(/^Search \d+/).fill('ceiling seating');
   await expect(page.getByRole('listitem')).toHaveCount(1);
   await page.getByRole('button', { name: /Shop ceiling while seating/ }).click();
   const dialog = page.getByRole('dialog');
@@ -166,7 +166,7 @@ test('a part that cannot be loaded leaves the rest of the screen standing', asyn
 }) => {
   await page.route('**/LeakChart*.js', (route) => route.abort());
   await openAs(page, shop, '/wheels/w-vellan-r');
-  await expect(page.getByText('The picture could not be loaded.', { exact: false })).toBeVisible();
+  await expect(page.getByText('Chart didn’t load.', { exact: false })).toBeVisible();
   await expect(page.getByText(/A slow leak: \d/)).toBeVisible();
 });
 

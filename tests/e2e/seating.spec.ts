@@ -41,7 +41,7 @@ test('a stubborn tire: one try fails, a reading above the limit stops it, the th
   // The cause is found: it is kept, and the tries begin anew.
   await page.keyboard.press('x');
   await page.getByRole('button', { name: 'A bead will not seat' }).click();
-  await page.getByRole('button', { name: /Cured it: Is a tube caught/ }).click();
+  await page.getByRole('button', { name: /Fixed by: Is a tube caught/ }).click();
   await expect(page.getByText('try 1 of 3')).toBeVisible();
   await expect(page.getByRole('dialog')).toBeHidden();
   await page.keyboard.press('u');
@@ -54,6 +54,6 @@ test('a stubborn tire: one try fails, a reading above the limit stops it, the th
   ).toBeVisible();
   await page.goto(`${shop.url}/jobs/${id}/log`);
   await expect(
-    page.getByText('All air out, seated again from the start: Above the limit', { exact: false }),
+    page.getByText('All air out, started over: Above the limit', { exact: false }),
   ).toBeVisible();
 });

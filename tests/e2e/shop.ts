@@ -86,6 +86,15 @@ export const test = base.extend<{ shop: TestShop }>({
   },
 });
 
+/** The units that the texts of these tests are in, whatever the shop's are. */
+export const TEST_UNITS = {
+  pressure: 'psi',
+  length: 'mm',
+  mass: 'g',
+  torque: 'N·m',
+  temperature: '°C',
+};
+
 /** Opens a screen as a fitter of the demo shop; a defect on the page fails the test. */
 export const openAs = async (
   page: Page,
@@ -96,10 +105,10 @@ export const openAs = async (
   page.on('pageerror', (error) => {
     throw error;
   });
-  await page.addInitScript((t) => {
-    if (!localStorage.getItem('rimstone-prefs'))
-      localStorage.setItem('rimstone-prefs', JSON.stringify({ who: 'Juna Birk', theme: t }));
-  }, theme);
+  const prefs = JSON.stringify({ who: 'Juna Birk', theme, units: TEST_UNITS });
+  await page.addInitScript((fresh) => {
+    if (!localStorage.getItem('rimstone-prefs')) localStorage.setItem('rimstone-prefs', fresh);
+  }, prefs);
   await page.goto(shop.url + path);
 };
 

@@ -15,13 +15,11 @@ test('what was confirmed survives a power cut, and the fitter goes on where the 
 
   await shop.stop('SIGKILL');
   await page.keyboard.press('n');
-  await expect(
-    page.getByText('Can’t reach the shop server. It is kept here', { exact: false }),
-  ).toBeVisible();
+  await expect(page.getByText('Offline. Saved here', { exact: false })).toBeVisible();
   await expect(page.getByText('Step 3 of')).toBeVisible();
-  await expect(page.getByRole('button', { name: '1 waiting' })).toBeVisible();
+  await expect(page.getByRole('button', { name: '1 unsent' })).toBeVisible();
   await shop.start();
-  await expect(page.getByRole('button', { name: '1 waiting' })).toBeHidden();
+  await expect(page.getByRole('button', { name: '1 unsent' })).toBeHidden();
   await expect(page.getByText('Step 3 of')).toBeVisible();
 
   await shop.stop('SIGTERM');

@@ -91,7 +91,7 @@ test('the pull at the tread says what the brake takes', async ({ page, shop }) =
   await sheet.getByRole('textbox', { name: 'Pull to turn it' }).fill('10');
   await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(
-    sheet.getByText('The spring scale: the pull that turns it, and how far', { exact: false }),
+    sheet.getByText('Spring scale: enter the pull and its distance', { exact: false }),
   ).toBeVisible();
   await sheet.getByRole('textbox', { name: 'Axle to tread' }).fill('300');
   await sheet.getByRole('textbox', { name: 'Pull with pads apart' }).fill('4');

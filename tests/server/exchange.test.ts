@@ -167,7 +167,7 @@ describe('a shop as a file', () => {
     [
       'an order of its own',
       () => `${lines[0]}\n${lines[at3]}\n${lines[1]}`,
-      /stands after one of|no such machine/,
+      /stands after one of|Machine not found/,
     ],
     [
       'a log opened twice',
@@ -207,9 +207,9 @@ describe('a shop as a file', () => {
       'another machine',
       () =>
         withJob((j) => void ((j.entries[0]!.data as { machine: { id: string } }).machine.id = 'm')),
-      /no such machine/,
+      /Machine not found/,
     ],
-    ['no such visit', () => withJob((j) => void (j.visitId = 'nowhere')), /no such visit/],
+    ['no such visit', () => withJob((j) => void (j.visitId = 'nowhere')), /Visit not found/],
     [
       'an entry of another log',
       () =>

@@ -153,7 +153,7 @@ test('a job names only photographs that are kept, and its log says so in words',
     .send({ expectedSeq: job.lastSeq, entries: [photo(photoId)] })
     .expect(201);
   expect((await ask.get('/api/jobs/demo-job-22/log.csv')).text).toContain(
-    'Photograph: bead, seat and rim: at the valve hole',
+    'Photo: bead, seat and rim: at the valve hole',
   );
 });
 

@@ -4,6 +4,17 @@ import type { SentenceQuantity } from './units';
 export type BasisKind =
   'measured' | 'sidewall' | 'manual' | 'published' | 'shop rule' | 'practice' | 'memory';
 
+/** What the kinds are called on screen. */
+export const BASIS_WORDS: Record<BasisKind, string> = {
+  measured: 'measured',
+  sidewall: 'sidewall',
+  manual: 'manual',
+  published: 'published',
+  'shop rule': 'shop rule',
+  practice: 'common practice',
+  memory: 'unconfirmed',
+};
+
 /** Collects the sources of a result. */
 export interface BasisSink {
   /** `pattern` may hold `{0}` … in place of quantities. */

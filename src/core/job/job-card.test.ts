@@ -128,7 +128,7 @@ describe('what the card says of a wheel that left', () => {
     };
     expect(despite(null)).toBeNull();
     expect(despite({ by: 'Ada Marl', why: 'he walks' })).toMatch(
-      /^Release with open safety checks by Ada Marl: he walks\. The log does not prove: [a-z].* \(.+\); .+\.$/,
+      /^Release with open safety checks by Ada Marl: he walks\. Not on record: [a-z].* \(.+\); .+\.$/,
     );
   });
 });

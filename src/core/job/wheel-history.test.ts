@@ -30,7 +30,7 @@ const lifeOf = (...jobs: ReturnType<typeof job>[]) =>
 test('a tire ran what the odometer says since the job that put it on', () => {
   const [now, before] = lifeOf(job(5, 12_480), job(3, 9_100));
   expect(now!.slice(0, 2)).toEqual([
-    '12480 km on the clock',
+    '12480 km on the odometer',
     '110/90-19 off, 2.1 mm of tread left, after 3380 km',
   ]);
   expect(before!.slice(0, 2)).toEqual([

@@ -53,8 +53,8 @@ describe('a job in the life of its wheel', () => {
       '15 g of weights',
       '1 dull spoke',
       '2050 mm by tape',
-      '1 tightened by guess',
-      expect.stringMatching(/^left with \d+ safety points not proved$/),
+      '1 not verified',
+      expect.stringMatching(/^left with \d+ safety checks not on record$/),
     ]);
   });
 

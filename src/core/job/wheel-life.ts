@@ -54,7 +54,7 @@ const factsOf = (state: JobState, ranKm: number | null): Sentence[] => {
     ...(tape ? [said('{0} by tape', [{ value: tape.circumferenceMm, unit: 'mm' }])] : []),
     ...(snug > 0 ? [said(`${snug} not verified`)] : []),
     ...(unproved > 0
-      ? [said(`left with ${unproved} safety ${unproved === 1 ? 'point' : 'points'} not on record`)]
+      ? [said(`left with ${unproved} safety ${unproved === 1 ? 'check' : 'checks'} not on record`)]
       : []),
   ];
 };

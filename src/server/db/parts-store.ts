@@ -93,7 +93,7 @@ export const partsStore = (db: Db, records: RecordStore) => {
     if (order.stockId !== null && !shelfOf(order.stockId))
       throw new InputError(
         'stockId',
-        'Part not found on the shelf.',
+        'Part not found in stock.',
         'Choose a part in stock, or none',
       );
     statements.place.run({ ...order, jobIds: JSON.stringify(order.jobIds), at });

@@ -99,7 +99,7 @@ const atLine = <T>(n: number, run: () => T): T => {
 const photoOut = async (zip: ZipFile, entry: ZipEntry, folder: string): Promise<void> => {
   const name = entry.fileName.slice(PHOTO_FOLDER.length + 1);
   if (entry.uncompressedSize > MAX_PHOTO_BYTES)
-    throw unfit(`${name} in it is too large for a photograph.`);
+    throw unfit(`${name} in it is too large for a photo.`);
   const hash = createHash('sha256');
   const watch = new Transform({
     transform(chunk: Buffer, _encoding, done) {
@@ -112,7 +112,7 @@ const photoOut = async (zip: ZipFile, entry: ZipEntry, folder: string): Promise<
   const to = createWriteStream(path, { flush: true, mode: 0o600 });
   await pipeline(await contentOf(zip, entry), atMost(MAX_PHOTO_BYTES), watch, to);
   if (hash.digest('hex') !== name.split('.')[0] || !(await isCleanPicture(path)))
-    throw unfit(`${name} in it is not the photograph that its name says.`);
+    throw unfit(`${name} in it does not match the photo it is named for.`);
 };
 
 /** Where what a file holds goes, line by line, and its photographs into a folder. */

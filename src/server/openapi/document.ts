@@ -170,7 +170,7 @@ export const openApi = (): Json => {
       title: 'Tough Rimstone',
       version: '1',
       description:
-        'Numbers are SI with the unit in the name. `x-right` is what whoever is signed in needs, where people sign in. ' +
+        'Numbers are SI with the unit in the name. `x-right` is the permission needed if the shop uses sign-in. ' +
         'What each kind of entry of a log holds is described at /api/exchange/schema.',
     },
     jsonSchemaDialect: 'https://json-schema.org/draft/2019-09/schema',

@@ -31,7 +31,7 @@ export const peopleApi: ApiDocs = {
   'GET /people': { says: 'All people, with role and sign-in' },
   'POST /people': { says: 'New person', body: nameBody, status: 201 },
   'PUT /people/:name/pace': { says: 'A person’s step mode', body: paceBody },
-  'PUT /people/:name/way-in': { says: 'Role, and how they come in', body: wayInBody },
+  'PUT /people/:name/way-in': { says: 'Role and sign-in of a person', body: wayInBody },
 };
 
 /** Who works here, how fast they go, and how they come in. */

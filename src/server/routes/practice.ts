@@ -31,7 +31,7 @@ const tried = Joi.object({
     .max(MAX_ACTS)
     .required()
     .meta({
-      expected: `Enter what was done: a list of at most ${MAX_ACTS}, as the working of the kind takes it`,
+      expected: `Enter what was done: a list of at most ${MAX_ACTS}, as the calculator of that kind takes it`,
     }),
   tookS: count(0, 86_400, 'Seconds it took'),
 }).required();

@@ -9,7 +9,7 @@ import { goneOf } from './input';
 
 /** What is said of the routes below. */
 export const workingApi: ApiDocs = {
-  'GET /workings': { says: 'The catalog of workings, each with the schema of its input' },
+  'GET /workings': { says: 'All calculators, each with the schema of its input' },
   'POST /workings/:name': {
     says: 'One computation, with how it got there',
     body: Joi.object().unknown(),

@@ -2,11 +2,19 @@ import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { PACES, type Pace } from '../../core/shop/records';
 import type { UnitPreferences } from '../../core/base/units';
-import { useApp, useDo } from '../store';
+import { selectUnits, useApp, useDo } from '../store';
 import { api, ApiError } from '../store/api';
-import { spokenChosen, themeChosen, unitChosen, whoChosen, type Prefs } from '../store/prefs-slice';
+import {
+  spokenChosen,
+  themeChosen,
+  shopUnitsChosen,
+  unitChosen,
+  whoChosen,
+  type Prefs,
+} from '../store/prefs-slice';
 import { paceOf, pacesChanged } from '../store/shop-slice';
 import { AddPerson } from './AddPerson';
+import { Button } from './Button';
 import { ChoiceField } from './fields';
 import { initials } from './initials';
 import { KeysPause } from './keys';
@@ -79,6 +87,7 @@ const PaceOf = ({ who }: { who: string }) => {
 export const BenchMenu = () => {
   const dispatch = useDo();
   const prefs = useApp((s) => s.prefs);
+  const units = useApp(selectUnits);
   const isSignInOn = useApp((s) => s.auth.areClosed);
   return (
     <Popover.Root>
@@ -125,12 +134,17 @@ export const BenchMenu = () => {
               <ChoiceField
                 key={key}
                 label={label}
-                value={prefs.units[key]}
+                value={units[key]}
                 onChange={(v) => dispatch(unitChosen({ [key]: v }))}
                 options={values.map((v) => [v, v === 'lbf·ft' ? 'ft-lb' : v] as const)}
               />
             ))}
           </div>
+          {Object.keys(prefs.units).length > 0 && (
+            <Button small onClick={() => dispatch(shopUnitsChosen())}>
+              Use shop units
+            </Button>
+          )}
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

@@ -38,7 +38,7 @@ export const Photograph = ({ photoId, says }: { photoId: string; says: string })
           <img src={waiting} alt={`${says}, unsent`} className="h-full w-full object-cover" />
         )}
         <span className="absolute inset-x-0 bottom-0 bg-paper text-center text-[13px] font-semibold">
-          waiting
+          unsent
         </span>
       </span>
     );

@@ -12,14 +12,14 @@ import {
   parseInches,
   type UnitPreferences,
 } from '../../core/base/units';
-import { useApp } from '../store';
+import { selectUnits, useApp } from '../store';
 
 /**
  * Quantities in the fitter's units: the one place where screens turn SI into what is read and
  * typed.
  */
 export const useUnits = () => {
-  const units = useApp((s) => s.prefs.units);
+  const units = useApp(selectUnits);
   return useMemo(() => unitsOf(units), [units]);
 };
 

@@ -1,3 +1,4 @@
+import { BASIS_WORDS } from '../../core/base/basis';
 import { Dialog } from 'radix-ui';
 import {
   createContext,
@@ -67,7 +68,7 @@ export const WorkingView = ({
           <ul className="space-y-1">
             {working.basis.map((b, i) => (
               <li key={i} className="text-[16px]">
-                <span className="mr-2 font-semibold">{b.kind}</span>
+                <span className="mr-2 font-semibold">{BASIS_WORDS[b.kind]}</span>
                 {tell(b)}
               </li>
             ))}
@@ -149,13 +150,14 @@ export const BasisTag = ({
   children?: ReactNode;
 }) => {
   const { show } = useSheet();
+  const kind = working.basis[0]?.kind;
   return (
     <button
       type="button"
       className="-my-2 inline-flex min-h-12 min-w-12 cursor-pointer items-center"
       onClick={() => show({ title, working })}
     >
-      <span className="basis">{children ?? working.basis[0]?.kind ?? 'how'}</span>
+      <span className="basis">{children ?? (kind ? BASIS_WORDS[kind] : 'math')}</span>
       <span className="sr-only">, show the math for {title}</span>
     </button>
   );

@@ -3,8 +3,10 @@ import { joiResolver } from '@hookform/resolvers/joi';
 import Joi from 'joi';
 import { useMemo, useState } from 'react';
 import { useForm } from 'react-hook-form';
+import { BASIS_WORDS } from '../../core/base/basis';
 import { InputError, refusalText } from '../../core/base/errors';
-import type { ShopRule } from '../../core/base/rules';
+import { isMoneyRule, type ShopRule } from '../../core/base/rules';
+import { formatMoney, parseMoney, writeMoney } from '../../core/base/units';
 import { Button } from '../parts/Button';
 import { TextField } from '../parts/fields';
 import { FormChoice, FormQuantity, FormText } from '../parts/form-fields';
@@ -17,19 +19,28 @@ import { api, ApiError } from '../store/api';
 import { ruleChanged } from '../store/shop-slice';
 import { Sheet } from '../parts/Sheet';
 
+/** The currency of the shop's own prices, a code of ISO 4217. */
+const useCurrency = (): string =>
+  useApp((s) => String(s.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD'));
+
+/** Values of rules as they are read and typed: quantities in the fitter's units, money as money. */
 const useRuleText = () => {
   const { say, write } = useUnits();
+  const currency = useCurrency();
   const digits = (rule: ShopRule) =>
     rule.unit === 'mm' || rule.unit === 'years' ? { digits: 1 } : undefined;
   return {
-    text: (rule: ShopRule, value = rule.value) =>
-      typeof value === 'string' || rule.unit === null
-        ? String(value)
-        : say(value, rule.unit, digits(rule)),
-    field: (rule: ShopRule) =>
-      typeof rule.value === 'string' || rule.unit === null
-        ? String(rule.value)
-        : write(rule.value, rule.unit, 2),
+    text: (rule: ShopRule, value = rule.value) => {
+      if (typeof value === 'string') return value;
+      if (isMoneyRule(rule)) return formatMoney(value, currency);
+      return rule.unit === null ? String(value) : say(value, rule.unit, digits(rule));
+    },
+    field: ({ value, ...rule }: ShopRule) => {
+      if (typeof value === 'string') return value;
+      if (isMoneyRule(rule)) return writeMoney(value, currency);
+      return rule.unit === null ? String(value) : write(value, rule.unit, 2);
+    },
+    currency,
   };
 };
 
@@ -47,13 +58,17 @@ const readValue = (
   text: string,
   rule: ShopRule,
   read: ReturnType<typeof useUnits>['read'],
+  currency: string,
 ): number | string => {
   if (rule.choices) return text;
-  const number = rule.unit
-    ? read(text, rule.unit)
-    : /^\d{1,6}(\.\d+)?$/.test(text)
-      ? Number(text)
-      : null;
+  if (isMoneyRule(rule)) {
+    const minor = parseMoney(text, currency);
+    if (minor === null)
+      throw new InputError('value', 'The value is not a price.', 'Enter an amount such as 12.50');
+    return minor;
+  }
+  const plain = /^\d{1,6}(\.\d+)?$/.test(text) ? Number(text) : null;
+  const number = rule.unit ? read(text, rule.unit) : plain;
   if (number === null)
     throw new InputError(
       'value',
@@ -66,16 +81,16 @@ const readValue = (
 const Editor = ({ rule, onDone }: { rule: ShopRule; onDone: () => void }) => {
   const dispatch = useDo();
   const { read } = useUnits();
-  const { field, text } = useRuleText();
+  const { field, text, currency } = useRuleText();
   const who = useApp((s) => s.prefs.who);
   const schema = useMemo(
     () =>
       Joi.object({
-        value: typed((text) => readValue(text, rule, read)),
+        value: typed((text) => readValue(text, rule, read, currency)),
         note: Joi.string().allow('').max(300).required(),
         reason: needed('Enter the reason. It is saved with the rule.'),
       }),
-    [rule, read],
+    [rule, read, currency],
   );
   const { control, handleSubmit, setError } = useForm<RuleForm>({
     resolver: joiResolver(schema, { abortEarly: false }),
@@ -90,7 +105,7 @@ const Editor = ({ rule, onDone }: { rule: ShopRule; onDone: () => void }) => {
       dispatch(
         ruleChanged(
           await api.changeRule(rule.key, {
-            value: readValue(value, rule, read),
+            value: readValue(value, rule, read, currency),
             note,
             who,
             reason,
@@ -151,7 +166,9 @@ export const RulesScreen = () => {
     );
   const words = asked.find.toLowerCase().split(/\s+/).filter(Boolean);
   const shown = rules.filter((r) =>
-    words.every((w) => `${r.group} ${r.says} ${r.note} ${r.basis}`.toLowerCase().includes(w)),
+    words.every((w) =>
+      `${r.group} ${r.says} ${r.note} ${BASIS_WORDS[r.basis]}`.toLowerCase().includes(w),
+    ),
   );
   const groups = [...new Set(shown.map((r) => r.group))];
   return (
@@ -187,7 +204,7 @@ export const RulesScreen = () => {
                     <span>{r.says}</span>
                     <span className="num text-right text-xl whitespace-nowrap">{text(r)}</span>
                     <span className="max-md:col-start-1">
-                      <span className="basis">{r.basis}</span>
+                      <span className="basis">{BASIS_WORDS[r.basis]}</span>
                     </span>
                     <span className="text-[15px] text-ink2 max-md:col-span-2">
                       {r.note}

@@ -149,7 +149,7 @@ export const Steps = () => {
                   </span>
                   <span className="line-clamp-2">{s.say}</span>
                   {isWaiting && (
-                    <span className="ml-auto shrink-0 font-semibold text-check">waiting</span>
+                    <span className="ml-auto shrink-0 font-semibold text-check">unsent</span>
                   )}
                 </button>
               </li>

@@ -1,6 +1,7 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
-import { localDayOf } from '../../core/base/units';
+import { createSelector } from '@reduxjs/toolkit';
+import { localDayOf, unitsOfSystem, type UnitPreferences } from '../../core/base/units';
 import { authReducer } from './auth-slice';
 import { jobsReducer } from './jobs-slice';
 import { linkReducer } from './link-slice';
@@ -31,6 +32,13 @@ store.subscribe(() => {
   if (now.prefs !== last.prefs) savePrefs(now.prefs);
   last = now;
 });
+
+/** The units that this device shows: the shop's choice, and what was changed on the device. */
+export const selectUnits: (state: RootState) => UnitPreferences = createSelector(
+  (s: RootState) => s.shop.shop?.rules.find((r) => r.key === 'shop.units')?.value,
+  (s: RootState) => s.prefs.units,
+  (system, own) => ({ ...unitsOfSystem(system), ...own }),
+);
 
 /** Today in the shop's own time zone, YYYY-MM-DD. */
 export const today = (): string => localDayOf(new Date());

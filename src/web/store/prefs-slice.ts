@@ -1,10 +1,11 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { DEFAULT_UNITS, type UnitPreferences } from '../../core/base/units';
+import type { UnitPreferences } from '../../core/base/units';
 
 /** What this browser remembers: who works here, in which units, by which light. */
 export interface Prefs {
   who: string;
-  units: UnitPreferences;
+  /** Units that this device has otherwise than the shop. */
+  units: Partial<UnitPreferences>;
   theme: 'auto' | 'day' | 'night';
   /** Simulated instruments stand in where no real one is connected. */
   standIns: boolean;
@@ -17,7 +18,7 @@ export interface Prefs {
 const KEY = 'rimstone-prefs';
 const FRESH: Prefs = {
   who: '',
-  units: DEFAULT_UNITS,
+  units: {},
   theme: 'auto',
   standIns: false,
   gauge: '',
@@ -27,7 +28,7 @@ const FRESH: Prefs = {
 const load = (): Prefs => {
   try {
     const stored = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Prefs>;
-    return { ...FRESH, ...stored, units: { ...DEFAULT_UNITS, ...stored.units } };
+    return { ...FRESH, ...stored };
   } catch {
     return FRESH;
   }
@@ -57,9 +58,17 @@ const prefsSlice = createSlice({
     spokenChosen: (state, { payload }: PayloadAction<boolean>) => void (state.isSpoken = payload),
     unitChosen: (state, { payload }: PayloadAction<Partial<UnitPreferences>>) =>
       void Object.assign(state.units, payload),
+    shopUnitsChosen: (state) => void (state.units = {}),
   },
 });
 
-export const { whoChosen, themeChosen, unitChosen, standInsChosen, gaugeChosen, spokenChosen } =
-  prefsSlice.actions;
+export const {
+  whoChosen,
+  themeChosen,
+  unitChosen,
+  shopUnitsChosen,
+  standInsChosen,
+  gaugeChosen,
+  spokenChosen,
+} = prefsSlice.actions;
 export const prefsReducer = prefsSlice.reducer;

@@ -7,7 +7,7 @@ const confirm = 'A default from memory. What the shop can bear to lose decides.'
 export const BACKUP_RULES: readonly Rule[] = [
   {
     key: 'backup.keep',
-    says: 'Backups of earlier days that are kept',
+    says: 'Daily backups to keep',
     group: GROUP,
     value: 14,
     unit: null,
@@ -19,7 +19,7 @@ export const BACKUP_RULES: readonly Rule[] = [
   },
   {
     key: 'backup.oldDays',
-    says: 'The last backup is too old after',
+    says: 'Warn if the last backup is older than',
     group: GROUP,
     value: 3,
     unit: 'days',

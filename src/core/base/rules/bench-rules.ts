@@ -79,7 +79,7 @@ export const BENCH_RULES: readonly Rule[] = [
     'Fitting',
     'on the tube',
     ['on the tube', 'in the tire', 'both'],
-    'All are common practice: thin, all round, the rest shaken out.',
+    'All are common practice: thin, all over, shake out the rest.',
   ),
   way(
     'lock.firstBead',
@@ -128,7 +128,7 @@ export const BENCH_RULES: readonly Rule[] = [
   ),
   {
     key: 'bite.handFittedDeg',
-    says: 'Last bead: arc that goes over by hand before the levers',
+    says: 'Last bead: arc done by hand before levers',
     group: 'Fitting',
     value: 90,
     unit: 'deg',
@@ -139,7 +139,7 @@ export const BENCH_RULES: readonly Rule[] = [
   },
   mm(
     'runout.spokedCheckMm',
-    'Spoked rim: runout to look at',
+    'Spoked rim: runout to check',
     'Inspect',
     1.5,
     'memory',
@@ -149,7 +149,7 @@ export const BENCH_RULES: readonly Rule[] = [
   ),
   mm(
     'runout.spokedStopMm',
-    'Spoked rim: runout that is too much',
+    'Spoked rim: too much runout',
     'Inspect',
     2.5,
     'practice',
@@ -157,19 +157,10 @@ export const BENCH_RULES: readonly Rule[] = [
     0.2,
     10,
   ),
-  mm(
-    'runout.castCheckMm',
-    'Cast rim: runout to look at',
-    'Inspect',
-    0.5,
-    'memory',
-    confirm,
-    0.1,
-    5,
-  ),
+  mm('runout.castCheckMm', 'Cast rim: runout to check', 'Inspect', 0.5, 'memory', confirm, 0.1, 5),
   mm(
     'runout.castStopMm',
-    'Cast rim: runout that is too much',
+    'Cast rim: too much runout',
     'Inspect',
     1,
     'memory',
@@ -179,7 +170,7 @@ export const BENCH_RULES: readonly Rule[] = [
   ),
   {
     key: 'true.mostTurns',
-    says: 'Truing: most that a nipple is turned in one pass, in turns',
+    says: 'Truing: max turns per nipple in one pass',
     group: 'Inspect',
     value: 0.5,
     unit: null,
@@ -190,7 +181,7 @@ export const BENCH_RULES: readonly Rule[] = [
   },
   {
     key: 'true.spreadPct',
-    says: 'Truing: most that a pass may take a tension off its group',
+    says: 'Truing: max tension change off its group',
     group: 'Inspect',
     value: 50,
     unit: 'pct',
@@ -201,7 +192,7 @@ export const BENCH_RULES: readonly Rule[] = [
   },
   {
     key: 'spoke.lowPct',
-    says: 'Spoke: tension below its group that stands out',
+    says: 'Spoke: loose compared with its group',
     group: 'Inspect',
     value: 70,
     unit: 'pct',
@@ -212,7 +203,7 @@ export const BENCH_RULES: readonly Rule[] = [
   },
   {
     key: 'spoke.highPct',
-    says: 'Spoke: tension above its group that stands out',
+    says: 'Spoke: tight compared with its group',
     group: 'Inspect',
     value: 140,
     unit: 'pct',

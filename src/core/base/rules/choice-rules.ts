@@ -14,18 +14,11 @@ const pct = (
 
 /** Thresholds and schools of choosing a tire and what goes with it. */
 export const CHOICE_RULES: readonly Rule[] = [
-  pct(
-    'clearance.growthPct',
-    'Growth at speed and maker’s tolerance, of the tire’s height',
-    'Tires',
-    7,
-    0,
-    20,
-  ),
+  pct('clearance.growthPct', 'Growth at speed and tolerance, of height', 'Tires', 7, 0, 20),
   pct('clearance.widthGrowthPct', 'Maker’s tolerance, of the tire’s width', 'Tires', 4, 0, 20),
   pct(
     'sensor.ratioChangePct',
-    'Front to rear ratio may change, with wheel-speed sensors',
+    'Wheel sensors: allowed ratio change',
     'Tires',
     2,
     0.1,
@@ -34,23 +27,23 @@ export const CHOICE_RULES: readonly Rule[] = [
   ),
   pct(
     'speedo.readsLowPct',
-    'A larger tire may lower what the speedometer shows by',
+    'Speedometer may read low by',
     'Tires',
     3,
     0,
     10,
     'Recalled: most read a few percent high to begin with. In many places they must never read low: local codes decide.',
   ),
-  pct('load.marginPct', 'Room to keep under the tire’s greatest load', 'Load', 10, 0, 50),
-  pct('load.riderRearPct', 'Of the rider, on the rear wheel', 'Load', 60, 0, 100),
-  pct('load.passengerRearPct', 'Of the passenger, on the rear wheel', 'Load', 85, 0, 100),
-  pct('load.luggageRearPct', 'Of the luggage, on the rear wheel', 'Load', 80, 0, 100),
-  pct('tube.stretchLowPct', 'Tube: least stretch, below it folds', 'Tubes', 0, -20, 50),
-  pct('tube.stretchHighPct', 'Tube: usual stretch at most', 'Tubes', 60, 10, 150),
-  pct('tube.stretchStopPct', 'Tube: stretch that is too much', 'Tubes', 100, 20, 200),
+  pct('load.marginPct', 'Load margin below the tire’s max', 'Load', 10, 0, 50),
+  pct('load.riderRearPct', 'Rider’s share on the rear wheel', 'Load', 60, 0, 100),
+  pct('load.passengerRearPct', 'Passenger’s share on the rear wheel', 'Load', 85, 0, 100),
+  pct('load.luggageRearPct', 'Luggage’s share on the rear wheel', 'Load', 80, 0, 100),
+  pct('tube.stretchLowPct', 'Tube: minimum stretch before it folds', 'Tubes', 0, -20, 50),
+  pct('tube.stretchHighPct', 'Tube: usual stretch, max', 'Tubes', 60, 10, 150),
+  pct('tube.stretchStopPct', 'Tube: too much stretch', 'Tubes', 100, 20, 200),
   {
     key: 'tube.carcassMm',
-    says: 'Thickness of a tire’s side',
+    says: 'Tire sidewall thickness',
     group: 'Tubes',
     value: 6,
     unit: 'mm',
@@ -61,7 +54,7 @@ export const CHOICE_RULES: readonly Rule[] = [
   },
   {
     key: 'tube.crownMm',
-    says: 'Thickness of a tire under the tread',
+    says: 'Tire thickness under the tread',
     group: 'Tubes',
     value: 10,
     unit: 'mm',
@@ -78,11 +71,11 @@ export const CHOICE_RULES: readonly Rule[] = [
     unit: null,
     basis: 'practice',
     choices: ['new', 'reuse'],
-    note: 'Both are common practice: a new one always, or the old one after a look at it.',
+    note: 'Both are common practice: a new one always, or the old one after a check.',
   },
   {
     key: 'tube.ageYears',
-    says: 'Oldest tube to use again',
+    says: 'Oldest tube to reuse',
     group: 'Tubes',
     value: 3,
     unit: 'years',
@@ -93,7 +86,7 @@ export const CHOICE_RULES: readonly Rule[] = [
   },
   {
     key: 'tube.patches',
-    says: 'Patches that a tube to use again may have',
+    says: 'Max patches on a reused tube',
     group: 'Tubes',
     value: 1,
     unit: null,
@@ -117,7 +110,7 @@ export const CHOICE_RULES: readonly Rule[] = [
   },
   {
     key: 'lock.widthIn',
-    says: 'A rim lock may be narrower than the rim by',
+    says: 'Rim lock: narrower than the rim by up to',
     group: 'Fitting',
     value: 0.3,
     unit: 'in',
@@ -140,7 +133,7 @@ export const CHOICE_RULES: readonly Rule[] = [
   },
   {
     key: 'valve.holeMm',
-    says: 'Valve may differ from its hole by',
+    says: 'Valve and hole may differ by',
     group: 'Fitting',
     value: 0.5,
     unit: 'mm',
@@ -151,7 +144,7 @@ export const CHOICE_RULES: readonly Rule[] = [
   },
   {
     key: 'valve.shortMm',
-    says: 'Longest stem on a wheel of 12 inches or less',
+    says: 'Longest stem on wheels up to 12 inches',
     group: 'Fitting',
     value: 35,
     unit: 'mm',
@@ -187,7 +180,7 @@ export const CHOICE_RULES: readonly Rule[] = [
   },
   {
     key: 'cost.disposalMinor',
-    says: 'Disposal fee for a tire, in the smallest coin',
+    says: 'Disposal fee per tire',
     group: 'Costs',
     value: 0,
     unit: null,
@@ -210,7 +203,7 @@ export const CHOICE_RULES: readonly Rule[] = [
   },
   {
     key: 'labour.by',
-    says: 'Labour is charged by',
+    says: 'Labor charged by',
     group: 'Costs',
     value: 'the wheel',
     unit: null,
@@ -232,7 +225,7 @@ export const CHOICE_RULES: readonly Rule[] = [
   },
   {
     key: 'labour.spokedMinor',
-    says: 'A spoked wheel, in the smallest coin',
+    says: 'Labor, spoked wheel',
     group: 'Costs',
     value: 0,
     unit: null,
@@ -244,7 +237,7 @@ export const CHOICE_RULES: readonly Rule[] = [
   },
   {
     key: 'labour.castMinor',
-    says: 'A cast wheel, in the smallest coin',
+    says: 'Labor, cast wheel',
     group: 'Costs',
     value: 0,
     unit: null,
@@ -256,7 +249,7 @@ export const CHOICE_RULES: readonly Rule[] = [
   },
   {
     key: 'labour.splitMinor',
-    says: 'A split rim, in the smallest coin',
+    says: 'Labor, split rim',
     group: 'Costs',
     value: 0,
     unit: null,
@@ -268,7 +261,7 @@ export const CHOICE_RULES: readonly Rule[] = [
   },
   {
     key: 'labour.beadlockMinor',
-    says: 'A beadlock wheel, in the smallest coin',
+    says: 'Labor, beadlock wheel',
     group: 'Costs',
     value: 0,
     unit: null,
@@ -280,7 +273,7 @@ export const CHOICE_RULES: readonly Rule[] = [
   },
   {
     key: 'labour.taxed',
-    says: 'Tax is taken on labour too',
+    says: 'Tax on labor too',
     group: 'Costs',
     value: 'yes',
     unit: null,

@@ -2,7 +2,7 @@ import { STATIONS, STATION_WORDS, type StationId } from '../stations';
 import type { Rule } from './rule';
 
 const GROUP = 'The day';
-const confirm = 'Recalled, not looked up. A shop’s own jobs soon say it better.';
+const confirm = 'Recalled, not looked up. The shop’s own jobs soon replace it.';
 
 /** Minutes that a wheel takes at a station where the shop has no jobs to go by. Basis: memory. */
 const USUAL_MINUTES: Record<StationId, number> = {
@@ -27,7 +27,7 @@ export const minutesRule = (station: StationId): string =>
 export const DAY_RULES: readonly Rule[] = [
   {
     key: 'day.benches',
-    says: 'Wheels that can be worked on at once: benches',
+    says: 'Benches: wheels worked on at once',
     group: GROUP,
     value: 2,
     unit: null,
@@ -50,7 +50,7 @@ export const DAY_RULES: readonly Rule[] = [
   },
   ...STATIONS.map((station): Rule => ({
     key: minutesRule(station),
-    says: `${STATION_WORDS[station]} takes, until the shop’s own jobs say it, in minutes`,
+    says: `${STATION_WORDS[station]} time until the shop’s jobs tell, minutes`,
     group: GROUP,
     value: USUAL_MINUTES[station],
     unit: null,
@@ -61,7 +61,7 @@ export const DAY_RULES: readonly Rule[] = [
   })),
   {
     key: 'time.priorJobs',
-    says: 'These minutes count as much as so many jobs of the shop',
+    says: 'Weight of these minutes, in jobs',
     group: GROUP,
     value: 4,
     unit: null,
@@ -73,7 +73,7 @@ export const DAY_RULES: readonly Rule[] = [
   },
   {
     key: 'time.spreadPct',
-    says: 'One wheel takes longer or shorter than another by, until the shop’s own jobs say it',
+    says: 'Spread between wheels until the shop’s jobs tell',
     group: GROUP,
     value: 40,
     unit: 'pct',

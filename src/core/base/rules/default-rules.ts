@@ -8,6 +8,7 @@ import { DAY_RULES } from './day-rules';
 import { DOOR_RULES } from './door-rules';
 import { LEAVE_RULES } from './leave-rules';
 import { RING_RULES } from './ring-rules';
+import { SHOP_RULES } from './shop-rules';
 import { SIZE_RULES } from './size-rules';
 
 const psi = (value: number): number => Math.round(value * PSI_IN_KPA * 100) / 100;
@@ -46,7 +47,7 @@ const shift = (key: string, says: string, valuePsi: number): Rule => ({
 export const DEFAULT_RULES: readonly Rule[] = [
   {
     key: 'seat.shopCeilingKpa',
-    says: 'Shop ceiling while seating beads',
+    says: 'Shop ceiling for seating',
     group: 'Seating',
     value: psi(40),
     unit: 'kPa',
@@ -57,7 +58,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'seat.tries',
-    says: 'Seating tries before you stop and look',
+    says: 'Seating tries before you stop',
     group: 'Seating',
     value: 3,
     unit: null,
@@ -69,18 +70,18 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'seat.nearPct',
-    says: 'Near the limit while seating, of the limit',
+    says: 'Seating: near the limit from',
     group: 'Seating',
     value: 95,
     unit: 'pct',
     basis: 'memory',
     min: 50,
     max: 100,
-    note: 'Recalled. Not seated this near to the limit, the air comes out and the beads are lubricated again.',
+    note: 'Recalled. If not seated this close to the limit: air out and lubricate again.',
   },
   {
     key: 'seat.beadlockKpa',
-    says: 'Beadlock: to let the bead center',
+    says: 'Beadlock: pressure to center the bead',
     group: 'Seating',
     value: psi(12),
     unit: 'kPa',
@@ -91,7 +92,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'seat.lowPressureKpa',
-    says: 'Quad or side-by-side tire whose sidewall was not read',
+    says: 'Quad or side-by-side tire, sidewall not read',
     group: 'Seating',
     value: psi(20),
     unit: 'kPa',
@@ -135,7 +136,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'tread.soonKm',
-    says: 'A tire with less than this left is to be renewed',
+    says: 'Replace a tire with less distance left than',
     group: 'Tires',
     value: 300,
     unit: 'km',
@@ -179,14 +180,14 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'balance.bandG',
-    says: 'Dead band of the shop’s stand, 0 while it is not known',
+    says: 'Stand dead band, 0 if unknown',
     group: 'Balance',
     value: 0,
     unit: 'g',
     basis: 'shop rule',
     min: 0,
     max: 20,
-    note: 'What the bearings hide, at the weight radius. Once it is known, beliefs are sharper and rightly so.',
+    note: 'What the bearings hide, at the weight radius. A known value sharpens the estimate.',
   },
   {
     key: 'balance.indexG',
@@ -201,7 +202,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'balance.leastShiftDeg',
-    says: 'Least turn that a trial mass must cause',
+    says: 'Trial weight: minimum turn',
     group: 'Balance',
     value: 5,
     unit: 'deg',
@@ -222,7 +223,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'balance.hintG',
-    says: 'How far last time’s weights may be off for this time',
+    says: 'Last time’s weights: likely error',
     group: 'Balance',
     value: 12,
     unit: 'g',
@@ -233,7 +234,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'lightMark.to',
-    says: 'What the light mark is set to',
+    says: 'Light mark goes to',
     group: 'Fitting',
     value: 'valve',
     unit: null,
@@ -292,21 +293,21 @@ export const DEFAULT_RULES: readonly Rule[] = [
   ),
   pressure(
     'pressure.trailLowKpa',
-    'Trail on a soft or trials-type tire, least',
+    'Trail on a soft or trials-type tire, min',
     8,
     'practice',
     'Common practice.',
   ),
   pressure(
     'pressure.trailHighKpa',
-    'Trail on a soft or trials-type tire, most',
+    'Trail on a soft or trials-type tire, max',
     9,
     'practice',
     'Common practice.',
   ),
   pressure('pressure.storageKpa', 'Storage', 15.5, 'practice', 'Common practice, 15 to 16 psi.'),
-  pressure('pressure.storageLowKpa', 'Storage, least', 15, 'practice', 'Common practice.'),
-  pressure('pressure.storageHighKpa', 'Storage, most', 16, 'practice', 'Common practice.'),
+  pressure('pressure.storageLowKpa', 'Storage, min', 15, 'practice', 'Common practice.'),
+  pressure('pressure.storageHighKpa', 'Storage, max', 16, 'practice', 'Common practice.'),
   pressure(
     'pressure.scooterFrontKpa',
     'Scooter front, start',
@@ -314,16 +315,10 @@ export const DEFAULT_RULES: readonly Rule[] = [
     'practice',
     'Common practice, 25 to 30 psi by taste.',
   ),
-  pressure(
-    'pressure.scooterFrontLowKpa',
-    'Scooter front, least',
-    25,
-    'practice',
-    'Common practice.',
-  ),
+  pressure('pressure.scooterFrontLowKpa', 'Scooter front, min', 25, 'practice', 'Common practice.'),
   pressure(
     'pressure.scooterFrontHighKpa',
-    'Scooter front, most',
+    'Scooter front, max',
     30,
     'practice',
     'Common practice.',
@@ -348,7 +343,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   shift('pressure.doubledKpa', 'Doubled tube: more, or less below zero', -1),
   {
     key: 'pressure.riderKg',
-    says: 'The rider that a starting pressure is made for, with gear',
+    says: 'Rider weight for starting pressures, with gear',
     group: 'Pressure',
     value: 85,
     unit: 'kg',
@@ -370,7 +365,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   pressure(
     'pressure.lockBelowKpa',
-    'With a tube, a rim lock is wanted below',
+    'Rim lock needed with a tube below',
     15,
     'memory',
     'Confirm with the shop.',
@@ -388,18 +383,18 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'gauge.stepKpa',
-    says: 'Finest step of the shop’s gauge',
+    says: 'Shop gauge: finest step',
     group: 'Pressure',
     value: psi(0.5),
     unit: 'kPa',
     basis: 'memory',
     min: 0.01,
     max: 20,
-    note: 'Recalled: half a psi. Read it off your own gauge.',
+    note: 'Recalled: half a psi. Check your own gauge.',
   },
   {
     key: 'leak.tubePerDayKpa',
-    says: 'A tube may lose in a day, standing',
+    says: 'Tube: ordinary loss per day',
     group: 'Pressure',
     value: 2,
     unit: 'kPa',
@@ -410,7 +405,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'leak.tubelessPerDayKpa',
-    says: 'A tubeless tire may lose in a day, standing',
+    says: 'Tubeless: ordinary loss per day',
     group: 'Pressure',
     value: 0.5,
     unit: 'kPa',
@@ -421,7 +416,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'leak.checkDays',
-    says: 'A standing tire is read again after',
+    says: 'Recheck a standing tire after',
     group: 'Pressure',
     value: 7,
     unit: 'days',
@@ -432,7 +427,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'recheck.pressureDays',
-    says: 'Pressure again after',
+    says: 'Recheck pressure after',
     group: 'Recheck',
     value: 1,
     unit: 'days',
@@ -443,7 +438,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'recheck.boltsDays',
-    says: 'Bolts, spokes and weights again within',
+    says: 'Recheck bolts, spokes and weights within',
     group: 'Recheck',
     value: 7,
     unit: 'days',
@@ -454,7 +449,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'recheck.tapeDays',
-    says: 'A pair that has not settled is taped again after',
+    says: 'Tape an unsettled pair again after',
     group: 'Recheck',
     value: 7,
     unit: 'days',
@@ -465,7 +460,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   },
   {
     key: 'recheck.calibrationDays',
-    says: 'Instruments and wrenches are calibrated again after',
+    says: 'Calibrate instruments and wrenches every',
     group: 'Recheck',
     value: 365,
     unit: 'days',
@@ -477,6 +472,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
   ...BENCH_RULES,
   ...CHOICE_RULES,
   ...RING_RULES,
+  ...SHOP_RULES,
   ...LEAVE_RULES,
   ...DAY_RULES,
   ...SIZE_RULES,

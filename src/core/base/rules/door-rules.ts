@@ -18,7 +18,7 @@ export const DOOR_RULES: readonly Rule[] = [
   },
   {
     key: 'doors.sessionDays',
-    says: 'Signed in for at most',
+    says: 'Sign-in lasts at most',
     group: GROUP,
     value: 14,
     unit: 'days',

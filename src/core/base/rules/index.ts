@@ -1,5 +1,5 @@
 /** Rules: thresholds as data, with value, unit, basis and note. */
-export { type Rule, type RuleValues, type ShopRule } from './rule';
+export { isMoneyRule, type Rule, type RuleValues, type ShopRule } from './rule';
 export { DEFAULT_RULES } from './default-rules';
 export { minutesRule } from './day-rules';
 export {

@@ -14,10 +14,10 @@ const mm = (
 
 /** Thresholds of wheels that are clamped, and of wheels that turn as a pair. */
 export const RING_RULES: readonly Rule[] = [
-  mm('circle.nearMm', 'Bolt circle: a common one is meant within', 1.5, 'memory', confirm, 0.1, 10),
+  mm('circle.nearMm', 'Bolt circle: match a common one within', 1.5, 'memory', confirm, 0.1, 10),
   mm(
     'ring.crushLeastMm',
-    'Crush of a clamped bead, at least',
+    'Bead crush, min',
     2.54,
     'practice',
     'Common practice: 0.100 in. Less, and the wheel slips in the tire. Makers differ.',
@@ -26,44 +26,28 @@ export const RING_RULES: readonly Rule[] = [
   ),
   mm(
     'ring.crushMostMm',
-    'Crush of a clamped bead, at most',
+    'Bead crush, max',
     3.05,
     'practice',
     'Common practice: 0.120 in. Makers differ.',
     0.1,
     15,
   ),
-  mm(
-    'ring.crushSpreadMm',
-    'Crush: places, beads or wheels that differ by more are looked at',
-    0.5,
-    'memory',
-    confirm,
-    0.05,
-    5,
-  ),
+  mm('ring.crushSpreadMm', 'Bead crush: check differences above', 0.5, 'memory', confirm, 0.05, 5),
   mm(
     'ring.startedMm',
-    'Ring gap with the first bolts just started: a sign of crush to come',
+    'Ring gap, first bolts started: shows crush',
     3.56,
     'practice',
     'Common practice: 0.14 to 0.15 in.',
     0.5,
     20,
   ),
-  mm(
-    'ring.evenMm',
-    'Ring gap: tilt that is even enough for the torque',
-    0.25,
-    'memory',
-    confirm,
-    0.02,
-    3,
-  ),
-  mm('ring.farOpenMm', 'Ring gap: so far open no bolt holds it yet', 12, 'memory', confirm, 4, 60),
+  mm('ring.evenMm', 'Ring gap: tilt even enough to torque', 0.25, 'memory', confirm, 0.02, 3),
+  mm('ring.farOpenMm', 'Ring gap: no bolt holds it above', 12, 'memory', confirm, 4, 60),
   mm(
     'ring.closedMm',
-    'Ring gap that counts as closed',
+    'Ring gap: closed below',
     0.05,
     'memory',
     `${confirm} The finest blade of a feeler gauge.`,
@@ -82,12 +66,12 @@ export const RING_RULES: readonly Rule[] = [
   },
   {
     key: 'clamp.proofPct',
-    says: 'Share of its proof load that a ring bolt is clamped to, at most',
+    says: 'Ring bolt: max share of proof load',
     group: GROUP,
     value: 75,
     unit: 'pct',
     basis: 'published',
-    note: 'Shigley: 75% of the proof load for bolts that are used again. The maker’s figure binds.',
+    note: 'Shigley: 75% of the proof load for bolts that are used again. The maker’s spec comes first.',
     min: 20,
     max: 100,
   },
@@ -104,7 +88,7 @@ export const RING_RULES: readonly Rule[] = [
   },
   mm(
     'rollout.settledMm',
-    'Rollout: growth from one run to the next that counts as settled',
+    'Rollout: settled when growth is below',
     3.18,
     'memory',
     confirm,
@@ -113,7 +97,7 @@ export const RING_RULES: readonly Rule[] = [
   ),
   mm(
     'rollout.goodMm',
-    'Drag pair: difference in rollout that is good',
+    'Drag pair: good difference',
     6.35,
     'practice',
     'Common practice: a quarter inch.',
@@ -122,7 +106,7 @@ export const RING_RULES: readonly Rule[] = [
   ),
   mm(
     'rollout.tolerableMm',
-    'Drag pair: difference in rollout that is tolerable',
+    'Drag pair: tolerable difference',
     9.525,
     'practice',
     'Common practice: three eighths of an inch.',
@@ -131,7 +115,7 @@ export const RING_RULES: readonly Rule[] = [
   ),
   mm(
     'rollout.correctMm',
-    'Drag pair: difference in rollout that is corrected',
+    'Drag pair: correct above',
     12.7,
     'practice',
     'Common practice: half an inch and more, with air on the smaller one.',
@@ -140,7 +124,7 @@ export const RING_RULES: readonly Rule[] = [
   ),
   mm(
     'rollout.axleGoodMm',
-    'Driven axle of four wheels: difference that is good',
+    'Driven axle of four: good difference',
     6.35,
     'memory',
     `${confirm} The maker of a locked axle may say less.`,
@@ -149,7 +133,7 @@ export const RING_RULES: readonly Rule[] = [
   ),
   mm(
     'rollout.axleTolerableMm',
-    'Driven axle of four wheels: difference that is tolerable',
+    'Driven axle of four: tolerable difference',
     12.7,
     'memory',
     confirm,
@@ -158,7 +142,7 @@ export const RING_RULES: readonly Rule[] = [
   ),
   mm(
     'rollout.axleCorrectMm',
-    'Driven axle of four wheels: difference that is corrected',
+    'Driven axle of four: correct above',
     19.05,
     'memory',
     confirm,
@@ -167,7 +151,7 @@ export const RING_RULES: readonly Rule[] = [
   ),
   mm(
     'rollout.sidecarGoodMm',
-    'Rear and driven sidecar wheel: difference that is good',
+    'Rear and sidecar: good difference',
     6.35,
     'memory',
     `${confirm} A driven sidecar wheel must match the rear.`,
@@ -176,7 +160,7 @@ export const RING_RULES: readonly Rule[] = [
   ),
   mm(
     'rollout.sidecarTolerableMm',
-    'Rear and driven sidecar wheel: difference that is tolerable',
+    'Rear and sidecar: tolerable difference',
     9.525,
     'memory',
     confirm,
@@ -185,7 +169,7 @@ export const RING_RULES: readonly Rule[] = [
   ),
   mm(
     'rollout.sidecarCorrectMm',
-    'Rear and driven sidecar wheel: difference that is corrected',
+    'Rear and sidecar: correct above',
     12.7,
     'memory',
     confirm,

@@ -1,8 +1,8 @@
 import { tryInput, InputError } from '../errors';
-import { quantityText, DEFAULT_UNITS } from '../units';
+import { DEFAULT_UNITS, quantityText, writeMoney } from '../units';
 import type { BasisSink } from '../basis';
 import { DEFAULT_RULES } from './default-rules';
-import type { Rule, RuleValues } from './rule';
+import { isMoneyRule, type Rule, type RuleValues } from './rule';
 
 const BY_KEY = new Map(DEFAULT_RULES.map((rule) => [rule.key, rule]));
 
@@ -14,7 +14,9 @@ export const findRule = (key: string): Rule => {
 };
 
 const valueText = (rule: Rule, value: number | string): string => {
-  if (typeof value === 'string' || rule.unit === null) return String(value);
+  if (typeof value === 'string') return value;
+  if (isMoneyRule(rule)) return writeMoney(value, 'USD');
+  if (rule.unit === null) return String(value);
   return quantityText(value, rule.unit, DEFAULT_UNITS);
 };
 
@@ -94,12 +96,14 @@ export const checkRuleValue = (rule: Rule, value: unknown, field = 'value'): voi
     value < min ||
     value > max ||
     (whole && !Number.isInteger(value))
-  )
+  ) {
+    const number = whole && !isMoneyRule(rule) ? 'whole number' : 'number';
     throw new InputError(
       field,
       `${rule.says}: ${String(value).slice(0, 20)} is not valid.`,
-      `Enter a ${whole ? 'whole ' : ''}number from ${valueText(rule, min)} to ${valueText(rule, max)}`,
+      `Enter a ${number} from ${valueText(rule, min)} to ${valueText(rule, max)}`,
     );
+  }
 };
 
 /** Refuses rule values of which one is no rule's, or does not fit its rule. */

@@ -22,6 +22,9 @@ export interface Rule {
   choices?: readonly string[];
 }
 
+/** Whether a rule holds an amount in the smallest coin: it is read and typed as money. */
+export const isMoneyRule = ({ key }: Pick<Rule, 'key'>): boolean => key.endsWith('Minor');
+
 /** A rule as the shop has it, with who changed it and why. */
 export interface ShopRule extends Rule {
   shipped: Rule['value'];

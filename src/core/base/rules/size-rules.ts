@@ -87,7 +87,7 @@ export const SIZE_RULES: readonly Rule[] = [
     60,
     120,
   ),
-  estimate('size.likelyErrorPct', 'How far an estimated height is likely off', 5, 'pct', 0, 30),
+  estimate('size.likelyErrorPct', 'Estimated height: likely error', 5, 'pct', 0, 30),
   ...Object.entries(LETTERS).map(([letters, mm]) =>
     estimate(letterRuleKey(letters), `Width of the letters ${letters}`, mm, 'mm', 50, 250),
   ),
@@ -100,7 +100,7 @@ export const SIZE_RULES: readonly Rule[] = [
   }),
   rimWidth(
     'rimWidth.marginIn',
-    'Outside the table, look twice up to',
+    'Outside the table: check up to',
     0.25,
     0,
     'Recalled. Further out is a stop.',

@@ -10,6 +10,7 @@ export {
   DEFAULT_UNITS,
   type UnitPreferences,
 } from './display';
+export { UNIT_SYSTEMS, unitsOfSystem } from './unit-systems';
 export { formatMoney, parseMoney, writeMoney } from './money';
 export { DAY_MS, dayOf, daysAfter, daysBetween, localDayOf } from './day';
 export { counted } from './counted';

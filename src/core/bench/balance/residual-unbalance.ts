@@ -37,7 +37,7 @@ export const residualUnbalance = defineWorking<Input, ResidualUnbalance>({
   name: 'residual-unbalance',
   says: 'Imbalance at speed',
   input: () => ({
-    grade: quantity('mm', 0.4, 100, 'Balance grade G, millimetres a second'),
+    grade: quantity('mm', 0.4, 100, 'Balance grade G, mm per second'),
     wheelKg: quantity('kg', 1, 80, 'Wheel with tire'),
     speedKmh: quantity('km/h', 10, 400, 'Speed'),
     tireDiameterMm: quantity('mm', 150, 1200, 'Diameter of the tire'),

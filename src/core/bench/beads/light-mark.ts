@@ -1,6 +1,6 @@
 import { mirrored, placeText } from '../../base/units';
 
-/** What the light mark is set to, by method. */
+/** Light mark goes to, by method. */
 export const LIGHT_MARK_TO = ['valve', 'heavy spot'] as const;
 export type LightMarkTo = (typeof LIGHT_MARK_TO)[number];
 

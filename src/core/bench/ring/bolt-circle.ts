@@ -73,7 +73,7 @@ const diameterOf = ({ holes, chordMm, skipped = 0, holeToFlatMm }: Input, show: 
   if (skipped + 1 > holes / 2)
     throw new InputError(
       'skipped',
-      `A circle of ${holes} holes has no such distance.`,
+      `A circle of ${holes} holes does not have that distance.`,
       `Skip at most ${counted(Math.floor(holes / 2) - 1, 'hole')}`,
     );
   const spanDeg = show.line(

@@ -69,7 +69,7 @@ export const clampForce = defineWorking<Input, ClampForce>({
     const forceOf = (nm: number) => nm / ((k * diameterMm) / 1000);
     const forcePerBoltN = show.line('clamp of a bolt', 'F = T / (K d)', forceOf(torqueNm), 'N');
     const forcePerMm = show.line(
-      'newtons for each millimetre of ring',
+      'newtons per millimeter of ring',
       'bolts × F / (π × circle)',
       (bolts * forcePerBoltN) / (Math.PI * ringDiameterMm),
     );

@@ -120,7 +120,7 @@ describe('offset', () => {
       wheelOffset.run({ innerWidthMm: 200, overallWidthMm: 230, backspaceMm: 100 }),
     ).toThrow(/One width/);
     expect(() => wheelOffset.run({ overallWidthMm: 200, backspaceMm: 200 })).toThrow(
-      /no less than the whole width/,
+      /not less than the overall width/,
     );
     expect(() =>
       wheelOffset.run({

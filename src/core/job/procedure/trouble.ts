@@ -453,7 +453,7 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
           .join(', '),
         c.score,
       );
-    if (ordered.length === 0) show.line('nothing', 'this wheel has no such part', '–');
+    if (ordered.length === 0) show.line('nothing', 'this wheel does not have that part', '–');
     show.basis('memory', 'how often each is the cause, until the shop’s log says otherwise');
     if (curedBy.size > 0) show.basis('measured', 'what fixed it in this shop before');
     show.basis('practice', 'what to look at');

@@ -36,7 +36,7 @@ test('what a backup holds against what is here: what would be gone is counted, p
     Visits: 0,
     Jobs: 1,
     'Log entries': 0,
-    Photographs: 0,
+    Photos: 0,
   });
   expect(rows.find((r) => r.says === 'Machines')).toMatchObject({ inBackup: 5, here: 3 });
 });

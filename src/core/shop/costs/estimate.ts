@@ -82,7 +82,7 @@ const byHour: LabourBy = (wheels, rules, show, say) => {
   const [labourMinor, labourHighMinor] = [Math.round(middle * rate), Math.round(most * rate)];
   show.line('labour', `${middle.toFixed(2)} h × ${say(rate)}`, say(labourMinor));
   if (labourHighMinor > labourMinor)
-    show.line('labour, at most', `${most.toFixed(2)} h × ${say(rate)}`, say(labourHighMinor));
+    show.line('labor, 90% chance', `${most.toFixed(2)} h × ${say(rate)}`, say(labourHighMinor));
   return { labourMinor, labourHighMinor };
 };
 
@@ -203,12 +203,11 @@ export const estimate = defineWorking<Input, Estimate>({
       Math.floor(percentOf(partsMinor + feeMinor + (taxed ? labour : 0), taxPct) + 0.5);
     const taxMinor = taxOf(labourMinor);
     if (taxMinor > 0)
-      show.line('tax', `${taxPct}% of parts, fee${taxed ? ' and labour' : ''}`, say(taxMinor));
+      show.line('tax', `${taxPct}% of parts, fee${taxed ? ' and labor' : ''}`, say(taxMinor));
     const totalMinor = partsMinor + labourMinor + feeMinor + taxMinor;
     const highMinor = partsMinor + labourHighMinor + feeMinor + taxOf(labourHighMinor);
-    show.line('total', 'parts + labour + disposal + tax', say(totalMinor));
-    if (highMinor > totalMinor)
-      show.line('at most, nine times in ten', 'with labour at most', say(highMinor));
+    show.line('total', 'parts + labor + disposal + tax', say(totalMinor));
+    if (highMinor > totalMinor) show.line('90% chance', 'with that labor', say(highMinor));
     const beyondPct = ruleNumber('labour.beyondPct', rules, show);
     const limit =
       agreedMinor === undefined ? null : Math.floor(percentOf(agreedMinor, 100 + beyondPct));

@@ -224,7 +224,7 @@ describe('taking in a file', () => {
         ['label', 'colour'],
         ['110/90-18', 'red'],
       ],
-      /"colour" is no column/,
+      /"colour" is not a column/,
     ],
     [[['count'], ['1']], /column label is missing/],
     [

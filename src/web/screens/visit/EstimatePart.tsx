@@ -38,7 +38,7 @@ export const EstimatePart = ({ visit }: { visit: VisitSummary }) => {
         <BasisTag title="what the visit costs" working={data} />
       </p>
       <p className="text-[16px] text-ink2">
-        parts {say(partsMinor)}, labour {say(labourMinor)}
+        parts {say(partsMinor)}, labor {say(labourMinor)}
         {feeMinor > 0 && `, disposal ${say(feeMinor)}`}
         {taxMinor > 0 && `, tax ${say(taxMinor)}`}
       </p>

@@ -31,7 +31,7 @@ export const SYNONYMS: Readonly<Record<string, string>> = {
   'seat-limit': 'max pressure bead seating psi',
   'seat-ladder': 'bead pop inflate',
   'pressure-start': 'psi tire pressure',
-  'pressure-correct': 'psi temperature altitude elevation',
+  'pressure-correct': 'psi temperature elevation',
   'gauge-error': 'calibration gauge off',
   'two-gauges': 'calibration gauge off',
   leak: 'slow leak flat losing air',

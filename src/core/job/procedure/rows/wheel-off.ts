@@ -61,8 +61,8 @@ export const WHEEL_OFF: readonly Row[] = [
     station: 'wheel-off',
     say: (f) =>
       adjusters(f)
-        ? 'Mark or photograph spacers, washers and adjuster blocks.'
-        : 'Mark or photograph spacers and washers.',
+        ? 'Mark or take a photo of spacers, washers and adjuster blocks.'
+        : 'Mark or take a photo of spacers and washers.',
     why: 'Left and right differ.',
     reads: 'photo',
     when: not(fourWheels),

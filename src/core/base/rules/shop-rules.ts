@@ -1,0 +1,15 @@
+import type { Rule } from './rule';
+
+/** What a shop chooses once for all its devices. */
+export const SHOP_RULES: readonly Rule[] = [
+  {
+    key: 'shop.units',
+    says: 'Units',
+    group: 'Shop',
+    value: 'US',
+    unit: null,
+    basis: 'shop rule',
+    choices: ['US', 'metric'],
+    note: 'US: psi, in, oz, ft-lb, °F, miles. Metric: bar, mm, g, N·m, °C, km. Each device can change one under the initials, top right.',
+  },
+];
