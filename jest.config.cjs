@@ -3,7 +3,7 @@ const commonjs = { type: 'commonjs' };
 /** @type {import('jest').Config} */
 module.exports = {
   testEnvironment: 'node',
-  testTimeout: 60_000,
+  testTimeout: 300_000,
   // Both cores of a small machine: by itself it would leave one idle.
   maxWorkers: '100%',
   roots: ['<rootDir>/src', '<rootDir>/tests'],

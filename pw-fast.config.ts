@@ -9,7 +9,7 @@ export default defineConfig({
   // They wait for physics and for each other more than they compute: one more than a small machine has cores.
   workers: 3,
   // Wide limits: they catch what hangs, not what is slow on a busy machine.
-  timeout: 150_000,
+  timeout: 100_000,
   expect: { timeout: 12_000 },
   retries: process.env.CI ? 1 : 0,
   fullyParallel: true,

@@ -42,7 +42,7 @@ const start = async (): Promise<void> => {
     (weakness(passphrase) ?? (isTriedFirst(passphrase, []) ? 'It’s too easy to guess.' : null));
   if (weak)
     fail(
-      `RIMSTONE_PASSPHRASE can be guessed. ${weak} Take a sentence of your own, of ${MIN_LETTERS} letters or more.`,
+      `RIMSTONE_PASSPHRASE can be guessed. ${weak} Make up a sentence of ${MIN_LETTERS} characters or more.`,
     );
 
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });

@@ -94,7 +94,7 @@ test('a passphrase that can be guessed is refused in a sentence', async ({ shop 
   child.stderr.on('data', (c: Buffer) => (said += c.toString()));
   expect(await new Promise((done) => child.once('exit', done))).toBe(1);
   expect(said).toBe(
-    'RIMSTONE_PASSPHRASE can be guessed. It has fewer than 12 letters. Take a sentence of your own, of 12 characters or more.\n',
+    'RIMSTONE_PASSPHRASE can be guessed. It has fewer than 12 characters. Make up a sentence of 12 characters or more.\n',
   );
 });
 

@@ -40,7 +40,7 @@ test('the shop is backed up by a key, goes on, and is put back as it was; what c
   await confirmed(page, () => page.getByRole('button', { name: 'Save note' }).click());
 
   await page.goto(`${shop.url}/backups`);
-  await list.getByRole('button', { name: /Look into by-hand/ }).click();
+  await list.getByRole('button', { name: /Check by-hand/ }).click();
   const sheet = page.getByRole('dialog', { name: 'Restore this backup' });
   await expect(sheet.getByText('1 would be gone')).toBeVisible();
   await expectAccessible(page);
@@ -90,7 +90,7 @@ test('a shop goes out into a file, and another takes it in after a look; a job o
     await choose(whole);
     await expect(sheet.getByRole('row', { name: /^jobs with their logs 24 0 0/ })).toBeVisible();
     await expectAccessible(page);
-    await sheet.getByRole('button', { name: 'Import' }).click();
+    await sheet.getByRole('button', { name: 'Import', exact: true }).click();
     await expect(sheet.getByText('Imported.', { exact: false })).toBeVisible();
     await sheet.getByRole('button', { name: 'Open the shop' }).click();
     await expect(page.getByText('Pimlet Hop 200').first()).toBeVisible();

@@ -33,7 +33,7 @@ test('a hidden wheel is balanced as advised in two or three placements, with las
   await anew(page, shop);
   await expect(page.getByText(/^Last time, \d{4}-\d\d-\d\d: /)).toBeVisible();
   expect(await balanceAsAdvised(page, { massG: 47, deg: 143 })).toBeLessThanOrEqual(3);
-  await expect(page.getByRole('group', { name: 'Before and after' })).toContainText('Pulls at');
+  await expect(page.getByRole('group', { name: 'Before and after' })).toContainText('Heavy at');
   await expectAccessible(page);
   // Every bit of it survives a reload, and the hint is in the log with what was seen.
   await page.reload();
@@ -43,7 +43,7 @@ test('a hidden wheel is balanced as advised in two or three placements, with las
   expect(Math.abs(angleBetween(balanced!.heavyDeg, 143))).toBeLessThan(12);
   expect(balanced!.leftG).toBeLessThan(5);
   await page.getByRole('link', { name: 'Log' }).click();
-  await expect(page.getByText(/^Last time, .* heavy by .*: a hint/)).toBeVisible();
+  await expect(page.getByText(/^Last time, .* heavy by .*: used as a hint/)).toBeVisible();
   await page.goto(`${shop.url}/jobs/demo-job-21/card`);
   await expect(page.getByText(/\d+% sure it is within tolerance/)).toBeVisible();
   for (const piece of weights!.pieces)
@@ -109,7 +109,7 @@ test('a reading that contradicts the others is found, said, and taken out', asyn
     .getByRole('list', { name: 'Tries so far' })
     .getByRole('listitem')
     .filter({ hasText: 'doesn’t fit' });
-  await expect(odd).toContainText('rest at 12:24');
+  await expect(odd).toContainText('settled at 12:24');
   await odd.getByRole('button').click();
   await expect(page.getByText('One reading doesn’t fit', { exact: false })).toBeHidden();
   expect((await balanceOf(page)).seen).toHaveLength(5);
@@ -163,7 +163,9 @@ test('the simulated stand turns the dial; a rest is taken once the wheel has com
     await expect.poll(turn).not.toBe(before);
     await stand.getByRole('button', { name: 'Use this reading' }).click();
     await expect(
-      page.getByText(new RegExp(`rest at [67]:\\d\\d from the ${from}|rest at 7 from the ${from}`)),
+      page.getByText(
+        new RegExp(`settled at [67]:\\d\\d,? from the ${from}|settled at 7,? from the ${from}`),
+      ),
     ).toBeVisible();
   }
   const { seen } = await balanceOf(page);
@@ -223,7 +225,7 @@ test('a shelf with very many ways to pick from is answered at once, and proved w
   await expect(page.getByRole('heading', { name: /^Put on/ })).toBeVisible();
   // Eight of the heaviest on each side fall short: at least nine pairs, and too many ways to take
   // them.
-  await expect(page.getByText('Left, at least 18 pieces')).toBeVisible();
+  await expect(page.getByText('18+ weights')).toBeVisible();
   await page.getByRole('button', { name: 'Keep searching' }).click();
   await expect(page.getByText('Imbalance left')).toBeVisible();
   await confirmed(page, () => page.getByRole('button', { name: 'Weights are on' }).click());

@@ -47,19 +47,19 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
       window.dispatchEvent(new KeyboardEvent('keydown', { key: 'n', bubbles: true }));
   });
   await says(/^Lift it and secure/);
-  await doneUntil(/^On to “Tire off”/);
+  await doneUntil(/^Next: Tire off/);
   await key('n');
   await expect(page).toHaveURL(/tire-off\/bench$/);
 
   await doneUntil(/^Lever the first bead off/);
   await expect(page.getByText('Disc side down for this.')).toBeVisible();
   await expect(
-    page.getByRole('img', { name: /rim lock at 7 o’clock (210°), start at 1 o’clock (30°)/ }),
+    page.getByRole('img', { name: /rim lock at 7 o’clock \(210°\), start at 1 o’clock \(30°\)/ }),
   ).toBeVisible();
   await key('t');
   await expect(page.getByText('Disc side down for this.')).toBeHidden();
   await expect(
-    page.getByRole('img', { name: /rim lock at 5 o’clock (150°), start at 11 o’clock (330°)/ }),
+    page.getByRole('img', { name: /rim lock at 5 o’clock \(150°\), start at 11 o’clock \(330°\)/ }),
   ).toBeVisible();
   await key('.');
   await expect(page.getByText('Bite 2 of 22')).toBeVisible();
@@ -99,16 +99,16 @@ test('a whole bench session on the keyboard alone: every step, trouble cured, a 
   await key('Escape');
   await key('n');
   await says(/^Feel where the tube lies/);
-  await doneUntil(/^On to “Inspect”/);
+  await doneUntil(/^Next: Inspect/);
   await key('n');
   await doneUntil(/^Spin it: runout/);
   await key('r');
   await expect(page.getByRole('dialog', { name: /Runout/ })).toBeVisible();
   await key('Escape');
-  await doneUntil(/^On to “Tire on”/);
+  await doneUntil(/^Next: Tire on/);
   await key('n');
   await doneUntil(/^Stop\. Push the bead/);
-  await doneUntil(/^On to “Seat”/);
+  await doneUntil(/^Next: Seat/);
   await key('n');
   await expect(page).toHaveURL(/\/seat$/);
   await expect(page.getByRole('group', { name: 'Current step' })).toContainText(
@@ -141,7 +141,7 @@ test('whether the bead gets over: the rim is measured once, and stays with the j
   await sheet.getByRole('button', { name: 'Save rim shape' }).click();
   await expect(sheet.getByText('Measure all three', { exact: false })).toBeVisible();
   await sheet.getByRole('textbox', { name: 'Flange diameter' }).fill('510');
-  await sheet.getByRole('textbox', { name: /^In the well/ }).fill('454');
+  await sheet.getByRole('textbox', { name: /^Well diameter/ }).fill('454');
   await sheet.getByRole('textbox', { name: 'Well to far flange' }).fill('40');
   // A flat tube, 2 × 1.5, and a strip of 1: with them less may sit high.
   await expect(sheet.getByRole('textbox', { name: /^Stack in the well/ })).toHaveValue('4');
@@ -155,7 +155,7 @@ test('whether the bead gets over: the rim is measured once, and stays with the j
   await expect(sheet.getByText('Levers.', { exact: true })).toBeVisible();
   await expect(sheet.getByText(/to spare, with \d+ mm left/)).toBeVisible();
   await sheet.getByRole('textbox', { name: 'A bite' }).fill('30');
-  await expect(sheet.getByText(/with 2\d\d mm left\./)).toBeVisible();
+  await expect(sheet.getByText(/with 2\d\d mm to go\./)).toBeVisible();
   await sheet.getByLabel('Far bead still on its seat').selectOption('360');
   await expect(sheet.getByText('Stop, and find out why.')).toBeVisible();
   await expectAccessible(page);
@@ -164,7 +164,7 @@ test('whether the bead gets over: the rim is measured once, and stays with the j
   await page.reload();
   await expect(page.getByText('First bead on. Keep the rim lock pushed in.')).toBeVisible();
   await page.keyboard.press('r');
-  await expect(sheet.getByRole('textbox', { name: /^In the well/ })).toHaveValue('454');
+  await expect(sheet.getByRole('textbox', { name: /^Well diameter/ })).toHaveValue('454');
   await page.keyboard.press('Escape');
   // The bites say what is left over, and the dial how the far side has to lie.
   await page.goto(`${shop.url}/jobs/${id}/tire-on`);

@@ -33,7 +33,7 @@ test('bite by bite on the dial, by key, mirrored with the wheel; the school chan
   await expect(ways.getByRole('button', { name: 'at once' })).toBeVisible();
   await expectAccessible(page);
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('img', { name: /start at 6 o’clock (180°)/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /start at 6 o’clock \(180°\)/ })).toBeVisible();
   await expect(
     page
       .getByRole('list', { name: 'Steps' })
@@ -89,7 +89,7 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
   const indicator = sheet.getByRole('group', { name: 'Dial indicator' });
   await expect(indicator.getByText('steady')).toBeVisible();
   await expectAccessible(page);
-  await indicator.getByRole('button', { name: /^Take it at 12 o'clock/ }).click();
+  await indicator.getByRole('button', { name: /^Take it at 12 o’clock/ }).click();
   // 0.9 mm · cos 70°, give or take a hundredth.
   await expect(sheet.getByRole('textbox', { name: /^Side,/ }).first()).toHaveValue(
     /^0\.(29|3[0-3]?)$/,
@@ -120,7 +120,7 @@ test('runout is typed round the wheel, judged at once and kept; dull spokes are 
       .getByRole('textbox', { name: /^Side,/ })
       .nth(i)
       .fill(mm);
-  await expect(nipples.getByText(/The rim moved 0.% as far side to side/)).toBeVisible();
+  await expect(nipples.getByText(/The rim moved 0% as far side to side/)).toBeVisible();
   await sheet.getByRole('button', { name: 'Save readings' }).click();
   await expect(page.getByText('Runout saved.')).toBeVisible();
   await page.keyboard.press('Escape');
@@ -151,7 +151,7 @@ test('trouble by one key: what is seen, checks in order, the one that cured it; 
   const sheet = page.getByRole('dialog');
   await expect(sheet.getByRole('heading', { name: 'Stop. What do you see?' })).toBeVisible();
   await sheet.getByRole('button', { name: 'The bite will not go' }).click();
-  const checks = sheet.getByRole('list', { name: /What to look at/ }).getByRole('listitem');
+  const checks = sheet.getByRole('list', { name: /Check these/ }).getByRole('listitem');
   await expect(checks.first()).toContainText('Push the bead opposite back down into the well.');
   await expect(sheet.getByText('More force is the wrong answer.', { exact: false })).toBeVisible();
   await expectAccessible(page);
@@ -183,7 +183,7 @@ test('findings are tapped, judged at once, and stand at hand-over until they are
   await page.getByRole('button', { name: 'Findings' }).click();
   const sheet = page.getByRole('dialog', { name: 'Tap what you find' });
   await sheet.getByRole('button', { name: 'Two slits side by side' }).click();
-  await expect(sheet.getByText('A pinch: a new tube', { exact: false })).toBeVisible();
+  await expect(sheet.getByText('Pinched: new tube', { exact: false })).toBeVisible();
   await sheet.getByRole('button', { name: 'Play', exact: true }).click();
   // A photograph of the bead; a file that is no picture is refused by a sentence.
   const file = sheet.getByLabel('Photo file: Bead, seat and rim');
@@ -198,7 +198,7 @@ test('findings are tapped, judged at once, and stand at hand-over until they are
     mimeType: 'image/png',
     buffer: await page.screenshot(),
   });
-  await expect(sheet.getByRole('img', { name: 'Bead, seat and rim, photograph 1' })).toBeVisible();
+  await expect(sheet.getByRole('img', { name: 'Bead, seat and rim, photo 1' })).toBeVisible();
   await expectAccessible(page);
   await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Findings saved.')).toBeVisible();

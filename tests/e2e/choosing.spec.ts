@@ -8,7 +8,7 @@ test('candidates are ranked with their reasons, and a refused one says why', asy
   await startJob(page, 'Orrindale', 'Rear wheel');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('heading', { name: 'It fits.' })).toBeVisible();
-  const first = page.getByRole('radiogroup', { name: /From stock/ }).getByRole('radio');
+  const first = page.getByRole('radiogroup', { name: /^In stock, best first/ }).getByRole('radio');
   await expect(first.first()).toContainText('suits best');
   await expect(first.first()).toHaveAttribute('aria-checked', 'true');
   await page.getByRole('button', { name: /All 5 for this rim/ }).click();
@@ -63,9 +63,7 @@ test('without a tube on unsealed spokes it is refused; the load, the list and th
   await page.getByRole('textbox', { name: /^Passenger/ }).fill('80');
   await page.getByRole('textbox', { name: /^Luggage/ }).fill('60');
   await page.getByRole('button', { name: 'Save load' }).click();
-  await expect(
-    page.getByRole('tabpanel').getByText('280 kg stands on it, of 335 kg that it carries.'),
-  ).toBeVisible();
+  await expect(page.getByRole('tabpanel').getByText('Load 280 kg, max 335 kg.')).toBeVisible();
 
   // 154.00 + 16.90 + 2.90 + 4.00, and 7.5% of it.
   await page.getByRole('tab', { name: 'List' }).click();

@@ -20,7 +20,7 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   // Intake
   await page.getByLabel('Date code').fill('1523');
   await page.getByLabel('Tread depth, mm').fill('2,5');
-  await page.getByLabel('Room, mm').fill('24');
+  await page.getByLabel('Clearance, mm').fill('24');
   await expect(page.getByText(/week 15 of 2023/)).toBeVisible();
   await page.getByRole('button', { name: 'Save' }).click();
 
@@ -36,7 +36,9 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   await expect(page.getByText('33 mm clearance above', { exact: true })).toBeVisible();
   await page.getByRole('tab', { name: 'Parts' }).click();
   await expect(page.getByLabel('Which tube')).toContainText('100/90-19, 110/90-19, 120/80-19');
-  await expect(page.getByText('A tube under 15.0 psi wants one', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('With a tube below 15.0 psi, use one', { exact: false }),
+  ).toBeVisible();
   await page.getByRole('tab', { name: 'Tire' }).click();
   await page.getByRole('radio', { name: /^1.*110\/90-19 62M TT/ }).click();
   await page.getByRole('button', { name: 'Use this tire' }).click();
@@ -56,13 +58,13 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
   }
   for (const side of ['Disc side', 'Other side'])
     await page.getByRole('group', { name: side }).getByRole('button', { name: 'Seated' }).click();
-  await expect(page.getByText('Both beads are seated.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Both beads are seated.' })).toBeVisible();
   await page.keyboard.press('n');
 
   // Set: 13 psi at 5 °C is 14.9 psi in a shop at 25 °C (gas law).
   await page.getByLabel('Shop, °C').fill('25');
   await page.getByLabel('Riding, °C').fill('5');
-  await expect(page.getByRole('heading', { name: 'Set 15.0 psi here.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Set 15.0 psi in the shop.' })).toBeVisible();
   await page.getByRole('textbox', { name: 'Gauge reading' }).fill('15');
   await page.getByRole('button', { name: 'Save' }).click();
 

@@ -211,11 +211,11 @@ test('a photograph taken without the server waits, is seen, and stands in the lo
   const file = { name: 'spacer.png', mimeType: 'image/png', buffer: png };
   await sheet.getByLabel('Photo file: Bead, seat and rim').setInputFiles(file);
   await expect(
-    sheet.getByRole('img', { name: 'Bead, seat and rim, photograph 1, unsent' }),
+    sheet.getByRole('img', { name: 'Bead, seat and rim, photo 1, unsent' }),
   ).toBeVisible();
   await shop.start();
   await expect(
-    sheet.getByRole('img', { name: 'Bead, seat and rim, photograph 1', exact: true }),
+    sheet.getByRole('img', { name: 'Bead, seat and rim, photo 1', exact: true }),
   ).toBeVisible();
   await page.goto(`${shop.url}/jobs/${id}/log`);
   await expect(page.getByRole('link', { name: 'see it' })).toHaveAttribute(

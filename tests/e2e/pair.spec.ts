@@ -117,7 +117,7 @@ const airAndTape = async (page: Page, shop: TestShop, id: string, tape: string) 
   await page.getByRole('button', { name: 'Use reading' }).click();
   for (const side of ['Right side', 'Left side'])
     await page.getByRole('group', { name: side }).getByRole('button', { name: 'Seated' }).click();
-  await expect(page.getByText('Both beads are seated.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Both beads are seated.' })).toBeVisible();
   await page.goto(`${shop.url}/jobs/${id}/set`);
   await page.getByRole('textbox', { name: 'Gauge reading' }).fill('7');
   await page.getByRole('button', { name: 'Save' }).click();
@@ -173,7 +173,7 @@ test('a drag wheel of two rings from intake to hand-over, then its partner: too 
   await tickThrough(page, 'tire-on');
   await airAndTape(page, shop, left, '98 3/8');
   // Its partner wears the old tire still.
-  await expect(page.getByText(/apart: left is the smaller one/).first()).toBeVisible();
+  await expect(page.getByText(/apart; .* Correct the left one, the smaller/).first()).toBeVisible();
   await handOver(page);
 
   await page.goto(shop.url);
@@ -183,7 +183,9 @@ test('a drag wheel of two rings from intake to hand-over, then its partner: too 
   await everyTurnAtOnce(page, shop, right);
   await tickThrough(page, 'tire-on');
   await airAndTape(page, shop, right, '2513');
-  await expect(page.getByText(/14\.\d mm apart: left is the smaller one/).first()).toBeVisible();
+  await expect(
+    page.getByText(/14\.\d mm apart; .* Correct the left one, the smaller/).first(),
+  ).toBeVisible();
   await handOver(page);
 
   // Both sides by side; the left one's stretch, air by it, and taped again: they match as they are
@@ -194,7 +196,7 @@ test('a drag wheel of two rings from intake to hand-over, then its partner: too 
   await expect(
     clamped.getByRole('row', { name: /Crush, outer bead 2\.80 mm 3\.00 mm/ }),
   ).toBeVisible();
-  const form = page.getByRole('form', { name: 'Recheck rollout' });
+  const form = page.getByRole('form', { name: 'Tape again' });
   const tape = async (mm: string, psi: string) => {
     await form.getByLabel('Circumference, mm').fill(mm);
     await form.getByLabel('Taped at, psi').fill(psi);

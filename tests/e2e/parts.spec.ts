@@ -26,15 +26,15 @@ test('a part that is short is ordered and comes: the wheel waits for it by name;
   await confirmed(page, () => page.getByRole('button', { name: 'Use this tire' }).click());
   await page.goto(shop.url);
   const row = page.getByRole('listitem').filter({ hasText: 'valve stem, new' });
-  await expect(row.getByText('waits for valve stem, new, not ordered yet')).toBeVisible();
-  await page.getByRole('link', { name: /1 part to order, 1 order on the way/ }).click();
+  await expect(row.getByText('on hold: valve stem, new, not ordered yet')).toBeVisible();
+  await page.getByRole('link', { name: /1 part to order, 1 on order/ }).click();
 
   const short = page.getByRole('list', { name: 'To order' }).getByRole('listitem');
   await expect(short).toHaveCount(1);
   await expect(short).toContainText('Vellan Strada 700, front wheel');
   await short.getByLabel('Supplier').fill('Gravel Lane Fasteners');
   await expectAccessible(page);
-  await short.getByRole('button', { name: 'Ordered' }).press('Enter');
+  await short.getByRole('button', { name: 'Mark ordered' }).press('Enter');
   await expect(page.getByText('Nothing to order', { exact: false })).toBeVisible();
   const way = page
     .getByRole('list', { name: 'On order' })
@@ -42,7 +42,7 @@ test('a part that is short is ordered and comes: the wheel waits for it by name;
     .filter({ hasText: 'valve stem' });
   await expect(way).toContainText('Gravel Lane Fasteners');
   await page.goto(shop.url);
-  await expect(row.getByText('waits for valve stem, new, ordered')).toBeVisible();
+  await expect(row.getByText('on hold: valve stem, new, ordered')).toBeVisible();
   await page.goto(`${shop.url}/orders`);
   await way.getByRole('button', { name: 'Received' }).press('Enter');
   await expect(way).toHaveCount(0);
@@ -54,9 +54,9 @@ test('a part that is short is ordered and comes: the wheel waits for it by name;
   const cost = page.getByRole('region', { name: 'Estimate' });
   await cost.getByRole('button', { name: /Record OK: \$/ }).click();
   await expect(
-    page.getByRole('region', { name: 'Visit log' }).getByText(/^Agreed: \$/),
+    page.getByRole('region', { name: 'Visit log' }).getByText(/^Approved: \$/),
   ).toBeVisible();
-  await expect(cost.getByText('ask again', { exact: false })).toHaveCount(0);
+  await expect(cost.getByText('Get the rider’s OK', { exact: false })).toHaveCount(0);
   await page.request.put(`${shop.url}/api/rules/labour.castMinor`, {
     data: { value: 14_400, note: '', who: 'Juna Birk', reason: 'a stiff one' },
   });

@@ -11,7 +11,7 @@ const turnOnSignIn = async (page: Page, shop: TestShop): Promise<void> => {
   await openAs(page, shop, '/people');
   await page.getByLabel('Passphrase, 12 characters or more').fill('too short');
   await page.getByRole('button', { name: 'Turn on sign-in' }).click();
-  await expect(page.getByText('It has fewer than 12 letters.')).toBeVisible();
+  await expect(page.getByText('It has fewer than 12 characters.')).toBeVisible();
   await page.getByLabel('Passphrase, 12 characters or more').fill(OWNER.secret);
   await page.getByRole('button', { name: 'Turn on sign-in' }).click();
   await expect(page.getByRole('list', { name: 'People' })).toBeVisible();
@@ -41,7 +41,7 @@ test('an owner sets up people; a learner works and is refused a rule', async ({
   await turnOnSignIn(page, shop);
   await expectAccessible(page);
   await page.getByRole('button', { name: `Role and sign-in of ${LEARNER.who}` }).click();
-  await page.getByLabel('Role').selectOption('learner');
+  await page.getByLabel('Role', { exact: true }).selectOption('learner');
   await page.getByLabel('PIN or passphrase').fill('123456');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Its digits run in order.')).toBeVisible();

@@ -52,7 +52,7 @@ test('a round of practice: a wheel that turns, own tries, the advice beside them
   await expect(page.getByText('Advised moves')).toBeVisible({ timeout: 120_000 });
   const row = (who: string) => page.getByRole('row', { name: new RegExp(`^${who}`) });
   await expect(row('You')).toContainText('1');
-  await expect(row('As advised').getByRole('cell').first()).toHaveText(/^[123]$/);
+  await expect(row('Advised').getByRole('cell').first()).toHaveText(/^[123]$/);
   await expect(page.getByRole('list', { name: 'Rounds' }).getByRole('listitem')).toHaveCount(1);
   await expectAccessible(page);
   // Kept over time, and the wheel of an address is the same wheel.
@@ -100,8 +100,8 @@ test('levers by keyboard: begun, bitten, left and taken up again, over, and what
   const bead = hiddenBead(5, 'with a lock');
   const acts = [...advisedLevers(bead)];
   const begin = acts[0] as { deg: number };
-  await page.getByLabel('Start at').fill(String(begin.deg) + '°');
-  await page.getByLabel('Start at').press('Enter');
+  await page.getByRole('textbox', { name: 'Start at' }).fill(String(begin.deg) + '°');
+  await page.getByRole('textbox', { name: 'Start at' }).press('Enter');
   await page.getByRole('button', { name: 'Start here' }).press('Enter');
   await expect(page.getByRole('heading', { name: /^1 move/ })).toBeVisible();
   const keys = { kneel: 'k', 'push down': 'p', 'press the lock': 'l', feel: 'f' } as const;
@@ -169,7 +169,7 @@ test('truing by keyboard: read at the needle, nipples turned by number, and what
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Call it true' }).click();
   await expect(page.getByText(/True: .* out at most/)).toBeVisible();
-  await expect(page.getByRole('row', { name: /^As advised/ })).toContainText(String(turns.length));
+  await expect(page.getByRole('row', { name: /^Advised/ })).toContainText(String(turns.length));
   await page.getByRole('button', { name: 'Same wheel again' }).click();
   await expect(page.getByRole('heading', { name: '0 nipples turned' })).toBeVisible();
 });
@@ -184,19 +184,19 @@ test('sidewalls by keyboard: a wrong answer says why, the right ones end it', as
   await page.keyboard.press(String(refused + 1));
   await page.keyboard.press('f');
   const answers = page.getByRole('list', { name: 'Answers so far' });
-  await expect(answers).toContainText(`Tire ${refused + 1} suits: no.`);
+  await expect(answers).toContainText(`Tire ${refused + 1} fits: no.`);
   await page.keyboard.press(String(suits + 1));
   await page.keyboard.press('f');
-  await expect(answers).toContainText(`Tire ${suits + 1} suits: right.`);
+  await expect(answers).toContainText(`Tire ${suits + 1} fits: right.`);
   await page.getByLabel('Refused for').selectOption(why);
   await page.keyboard.press('Tab');
   await page.getByRole('radio').nth(refused).check();
   await page.getByRole('button', { name: `Refuse tire ${refused + 1}` }).press('Enter');
-  await expect(page.getByRole('button', { name: 'How it went' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Results' })).toBeVisible();
   await expectAccessible(page);
   await page.keyboard.press('n');
   await expect(page.getByText('Both right, after 1 that was not.')).toBeVisible();
-  await expect(page.getByRole('row', { name: /^As advised/ })).toContainText('2');
+  await expect(page.getByRole('row', { name: /^Advised/ })).toContainText('2');
 });
 
 test('air by keyboard: above the limit is the end of it; the same tire again, as the ladder goes', async ({

@@ -6,8 +6,8 @@ test('what is due is on the first screen, opens its wheel, and a reading closes 
 }) => {
   page.setDefaultTimeout(90_000);
   await openAs(page, shop, '/');
-  const shore = page.getByRole('region', { name: 'Look again' });
-  await expect(shore.getByText('overdue, 2 days')).toBeVisible();
+  const shore = page.getByRole('region', { name: 'Rechecks' });
+  await expect(shore.getByText('2 days overdue')).toBeVisible();
   await expectAccessible(page);
   await shore.getByRole('link', { name: /Torque and weights/ }).press('Enter');
 
@@ -19,12 +19,12 @@ test('what is due is on the first screen, opens its wheel, and a reading closes 
   await expectAccessible(page);
   await sheet.getByRole('button', { name: 'Problem found' }).press('Enter');
   await expect(sheet).toBeHidden();
-  const record = page.getByRole('region', { name: 'Look again' });
+  const record = page.getByRole('region', { name: 'Rechecks' });
   await expect(record.getByText('one weight gone, put on again')).toBeVisible();
 
   // A leak is closed by a reading; without one it says which is missing.
-  await record.getByRole('link', { name: /slow leak/ }).click();
-  const leak = page.getByRole('dialog', { name: /slow leak/ });
+  await record.getByRole('link', { name: /Slow leak/ }).click();
+  const leak = page.getByRole('dialog', { name: /Slow leak/ });
   await leak.getByRole('button', { name: 'Save reading' }).click();
   await expect(leak.getByRole('alert')).toContainText('Pressure, cold: enter a number');
   await leak.getByRole('textbox', { name: 'Pressure, cold' }).fill('31');

@@ -122,17 +122,17 @@ test('the jobs list finds by machine, wheel, rider, size and date, and the searc
 
 test('turning the wheel over mirrors the dial, and the keys are listed', async ({ page, shop }) => {
   await openAs(page, shop, '/jobs/demo-job-21/balance');
-  await expect(page.getByRole('img', { name: /rim lock at 7 o’clock (210°)/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /rim lock at 7 o’clock \(210°\)/ })).toBeVisible();
   await page.keyboard.press('t');
-  await expect(page.getByRole('img', { name: /rim lock at 5 o’clock (150°)/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /rim lock at 5 o’clock \(150°\)/ })).toBeVisible();
   // Typed as seen from this side, kept as seen from the disc side; left is then right.
   await page.getByLabel('Do something else by hand').selectOption('settle');
   await page.getByLabel('Place at the bottom').fill('150°');
   await page.getByLabel('Released from').selectOption('left');
   await page.getByRole('button', { name: 'Use reading' }).click();
-  await expect(page.getByText('rest at 5 from the left')).toBeVisible();
+  await expect(page.getByText('settled at 5, from the left')).toBeVisible();
   await page.keyboard.press('t');
-  await expect(page.getByText('rest at 7 from the right')).toBeVisible();
+  await expect(page.getByText('settled at 7, from the right')).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys on this screen' })).toContainText(
     'Turn the wheel over',
@@ -146,7 +146,7 @@ test('a rule changes with a name and a reason; a job already open keeps its own'
   await openAs(page, shop, '/rules');
   await page.getByLabel(/^Search \d+/).fill('ceiling seating');
   await expect(page.getByRole('listitem')).toHaveCount(1);
-  await page.getByRole('button', { name: /Shop ceiling while seating/ }).click();
+  await page.getByRole('button', { name: /Shop ceiling for seating/ }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('textbox', { name: /Shop ceiling/ }).fill('60');
   await dialog.getByLabel('Reason for change').fill('stiff tires');

@@ -46,8 +46,8 @@ test('an owner adds a passkey, confirms a role by it, and signs in by it', async
   db.prepare('UPDATE sessions SET confirmed_at = NULL').run();
   db.close();
   await page.goto(`${shop.url}/people`);
-  await page.getByRole('button', { name: 'Role and way in of Wil Penhallow' }).click();
-  await page.getByLabel('Role').selectOption('learner');
+  await page.getByRole('button', { name: 'Role and sign-in of Wil Penhallow' }).click();
+  await page.getByLabel('Role', { exact: true }).selectOption('learner');
   await page.getByLabel('PIN or passphrase').fill('195270');
   await page.getByRole('button', { name: 'Save' }).click();
   const confirm = page.getByRole('dialog', { name: 'Confirm it’s you' });

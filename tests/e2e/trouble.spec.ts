@@ -28,7 +28,7 @@ test('what was confirmed survives a power cut, and the fitter goes on where the 
   await expect(page.getByText('Step 3 of')).toBeVisible();
   await page.getByRole('link', { name: 'Log' }).click();
   await expect(
-    page.getByText('Comes off: 80/100-21 51M TT, tread 3.0 mm, general dirt'),
+    page.getByText('Came off: 80/100-21 51M TT, tread 3.0 mm, general dirt'),
   ).toBeVisible();
 });
 
@@ -40,7 +40,7 @@ test('a bad size is refused in a sentence, and nothing is half-saved', async ({ 
   await expect(
     page.getByText('It reads up to "110/90-19"; "BANANA" does not follow.', { exact: false }),
   ).toBeVisible();
-  await page.getByLabel('Room, mm').fill('20');
+  await page.getByLabel('Clearance, mm').fill('20');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(size).toHaveAttribute('aria-invalid', 'true');
   await expect(page).toHaveURL(/intake/);

@@ -44,8 +44,8 @@ test('a tubeless cast wheel has no tube, lock or spoke steps and takes its placa
   await expect(page.getByText('Undone: Pressure 41.0 psi')).toBeVisible();
   await expect(page.getByText('Air in, up to 40.0 psi and no further.')).toBeVisible();
 
-  await page.getByRole('link', { name: /^Set,/ }).click();
-  await expect(page.getByRole('heading', { name: 'Set 36.0 psi here.' })).toBeVisible();
+  await page.getByRole('link', { name: /^Pressure,/ }).click();
+  await expect(page.getByRole('heading', { name: 'Set 36.0 psi in the shop.' })).toBeVisible();
   await page.keyboard.press('w');
   await expect(page.getByRole('dialog')).toContainText('ideal gas law at constant volume');
   await page.keyboard.press('Escape');

@@ -10,8 +10,8 @@ test('a machine with two wheels comes in by keyboard, is promised, and two fitte
   await expect(page.getByText('4 machines, 4 wheels.', { exact: false })).toBeVisible();
   await page.keyboard.press('n');
   await page.getByLabel('Machine or rider').fill('Vellan');
-  await page.getByRole('button', { name: 'Several wheels of Vellan Strada 700' }).press('Enter');
-  const sheet = page.getByRole('dialog', { name: 'Vellan Strada 700 comes in' });
+  await page.getByRole('button', { name: 'Pick wheels of Vellan Strada 700' }).press('Enter');
+  const sheet = page.getByRole('dialog', { name: 'Check in Vellan Strada 700' });
   await expect(sheet.getByLabel('Work requested')).toBeFocused();
   await page.keyboard.type('both tires before the weekend');
   // No wheel, and a promise in the past, are sentences, and nothing is half-kept.
@@ -56,7 +56,7 @@ test('a machine with two wheels comes in by keyboard, is promised, and two fitte
   // Both stand in one row of the day, as far as each is.
   await page.goto(shop.url);
   const row = page.getByRole('listitem').filter({ hasText: 'both tires before the weekend' });
-  await expect(row.getByText('tomorrow 15:30, in time')).toBeVisible();
+  await expect(row.getByText('tomorrow 3:30 PM, on time')).toBeVisible();
   await expect(row.getByRole('img', { name: 'at Choose' })).toHaveCount(2);
   await expectAccessible(page);
 
@@ -64,25 +64,25 @@ test('a machine with two wheels comes in by keyboard, is promised, and two fitte
   await row.getByRole('link', { name: 'Vellan Strada 700' }).click();
   await page.getByLabel('On hold for').fill('a valve stem');
   await page.getByRole('button', { name: 'Put on hold' }).click();
-  await expect(page.getByText('waits for a valve stem').first()).toBeVisible();
+  await expect(page.getByText('on hold: a valve stem').first()).toBeVisible();
   await other.goto(shop.url);
-  await expect(other.getByText('waits for a valve stem')).toBeVisible();
+  await expect(other.getByText('on hold: a valve stem')).toBeVisible();
   await page.getByRole('button', { name: 'Undo last entry' }).click();
-  await expect(page.getByText('Undone: Waits for a valve stem')).toBeVisible();
-  await expect(other.getByText('waits for a valve stem')).toBeHidden({ timeout: 120_000 });
+  await expect(page.getByText('Undone: On hold for a valve stem')).toBeVisible();
+  await expect(other.getByText('on hold: a valve stem')).toBeHidden({ timeout: 120_000 });
 
   // An amount that is none, then one that is agreed.
   await page.getByLabel('Approved up to, USD').fill('-5');
-  await page.getByRole('button', { name: 'Agreed' }).click();
+  await page.getByRole('button', { name: 'Save approval' }).click();
   await expect(page.getByRole('alert')).toContainText('enter a price such as');
   await page.getByLabel('Approved up to, USD').fill('240.50');
-  await page.getByRole('button', { name: 'Agreed' }).click();
-  await expect(page.getByText(/Agreed: .*240\.50.*, Petra Oakhollow/)).toBeVisible();
+  await page.getByRole('button', { name: 'Save approval' }).click();
+  await expect(page.getByText(/Approved: .*240\.50.* by Petra Oakhollow/)).toBeVisible();
   await expectAccessible(page);
 
   // What both benches wrote is one sheet for the rider.
   await page.getByRole('link', { name: 'Rider sheet' }).click();
-  await expect(page.getByText('Wanted: both tires before the weekend')).toBeVisible();
+  await expect(page.getByText('Requested: both tires before the weekend')).toBeVisible();
   for (const wheel of ['Front wheel', 'Rear wheel']) {
     const part = page
       .locator('section')
@@ -136,7 +136,7 @@ test('a machine that was never here comes in by keyboard: only what the work nee
   await page.getByRole('button', { name: 'Save machine' }).press('Enter');
 
   // It is found at once, and comes in with both wheels.
-  await page.getByRole('button', { name: 'Several wheels of Cobble 125' }).press('Enter');
+  await page.getByRole('button', { name: 'Pick wheels of Cobble 125' }).press('Enter');
   await page.getByRole('dialog').getByRole('button', { name: 'Check in' }).press('Enter');
   await expect(page.getByRole('heading', { name: 'Front wheel, Cobble 125' })).toBeVisible();
 });

@@ -37,7 +37,7 @@ test('what no wrench of the shop covers: a borrowed one, and a head in line with
   await page.goto(`${shop.url}/jobs/demo-job-21/log`);
   await expect(
     page.getByText(
-      'caliper bolts: torqued 25 N·m, borrowed wrench, 10 N·m to 60 N·m, 100 mm head in line',
+      'caliper bolts: torqued 25 N·m, borrowed wrench, 10 N·m to 60 N·m, 100 mm extension',
     ),
   ).toBeVisible();
 });
@@ -58,7 +58,7 @@ test('straight by a string along both wheels: judged as it is typed, and it does
   await sheet.getByRole('textbox', { name: 'Left gap, front' }).fill('20');
   await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(
-    sheet.getByText('The string: all four gaps, the wheelbase', { exact: false }),
+    sheet.getByText('String: enter all four gaps, the wheelbase', { exact: false }),
   ).toBeVisible();
   const gaps = {
     'Left gap, rear': '20',
@@ -69,7 +69,7 @@ test('straight by a string along both wheels: judged as it is typed, and it does
   for (const [name, mm] of Object.entries({ ...gaps, 'Adjuster spacing': '240' }))
     await sheet.getByRole('textbox', { name, exact: false }).first().fill(mm);
   // (20 − 2) / 2 = 9 mm aside at 1,420 mm is 9 × 240 / 1420 = 1.5 mm between the adjusters.
-  await expect(sheet.getByText(/end is further back by 1\.5 mm/)).toBeVisible();
+  await expect(sheet.getByText(/end is 1\.5 mm further back/)).toBeVisible();
   await sheet.getByLabel('When').selectOption('after adjusting');
   await sheet.getByLabel(/^Slack at the tightest/).fill('52 55');
   await sheet.getByRole('button', { name: 'Save' }).click();
@@ -97,7 +97,7 @@ test('the pull at the tread says what the brake takes', async ({ page, shop }) =
   await sheet.getByRole('textbox', { name: 'Pull with pads apart' }).fill('4');
   // 10 N at 0.3 m is 3.0 N·m; 4 N of it is 1.2, so the brake takes 1.8.
   await expect(
-    sheet.getByText('Drag torque 3.0 N·m to turn, 1.8 N·m of it from the brake', { exact: false }),
+    sheet.getByText('Drag torque 3.0 N·m, 1.8 N·m of it from the brake', { exact: false }),
   ).toBeVisible();
   await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(sheet).toBeHidden();

@@ -75,7 +75,7 @@ describe('workings over HTTP', () => {
       error: {
         field: 'marking',
         message: '99 is not a rim diameter.',
-        expected: 'Enter a rim diameter of 4 to 23 inches',
+        expected: 'Enter 4 to 23 inches',
       },
     });
     await ask.post('/api/workings/tire-size').expect(422);

@@ -136,7 +136,7 @@ describe('what is missing or doubtful', () => {
     [
       'an unread date code',
       (l) => l.add('chosen', { ...chosen, dateCode: null }),
-      /Date code is not known/,
+      /Date code unknown/,
     ],
     [
       'another rim',
@@ -151,7 +151,7 @@ describe('what is missing or doubtful', () => {
     [
       'a tube not picked',
       (l) => l.add('chosen', { ...chosen, tubeLabel: null }),
-      /With a tube, and none picked/,
+      /With a tube, but none picked/,
     ],
     [
       'little room',
@@ -193,13 +193,13 @@ describe('what is missing or doubtful', () => {
       'a guess',
       (l) =>
         l.add('torqued', { fastener: 'rear axle nut', how: 'guess', torqueNm: 100, wrench: null }),
-      /rear axle nut: tightened by guess/,
+      /rear axle nut: torque not verified/,
     ],
     [
       'snug instead of torqued',
       (l) =>
         l.add('torqued', { fastener: 'rear axle nut', how: 'snug', torqueNm: 100, wrench: null }),
-      /snug, though/,
+      /snug, but the manual/,
     ],
     [
       'a tight chain',
@@ -217,7 +217,7 @@ describe('what is missing or doubtful', () => {
     [
       'a wheel askew',
       (l) => l.add('marks', { leftMm: 33, rightMm: 30, spanMm: 240, chainSide: 'left' }),
-      /Wheel on: The left end is further back by 3\.0 mm/,
+      /Wheel on: The left end is 3\.0 mm further back/,
     ],
     [
       'a soft brake',
@@ -244,7 +244,7 @@ describe('what is missing or doubtful', () => {
           })),
           limitMm: 0.4,
         }),
-      /Wheel on: Runs out by 0\.50 mm, at most 0\.40 mm/,
+      /Wheel on: Runout 0\.50 mm, limit 0\.40 mm/,
     ],
     [
       'anti-seize on a dry value',
@@ -386,7 +386,7 @@ describe('the job card', () => {
       'Went on: Tube': '110/90-18',
       'Air: Set': '13.5 psi at 20 °C',
       'Balance: 12:50 o’clock (25°)': '20 g + 20 g far side',
-      'Balance: Held level': 'stays, stays',
+      'Balance: Level test': 'stays, stays',
       'Torque: rear axle nut': 'torqued, 73.8 ft-lb, two passes, long',
       'Torque: rim lock nut': 'snug',
     });

@@ -34,7 +34,7 @@ test('a tire ran what the odometer says since the job that put it on', () => {
     '110/90-19 off, 2.1 mm of tread left, after 3380 km',
   ]);
   expect(before!.slice(0, 2)).toEqual([
-    '9100 km on the clock',
+    '9100 km on the odometer',
     '110/90-19 off, 2.1 mm of tread left',
   ]);
 });

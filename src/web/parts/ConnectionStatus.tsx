@@ -104,7 +104,7 @@ export const ConnectionStatus = () => {
                 <>
                   <p>Saved on this device. Sends itself, in order, when the server is back.</p>
                   {!lostAt && <p className="text-ink2">{waiting[0]!.why}</p>}
-                  <ByJob pendingEntries={waiting} what="waiting" />
+                  <ByJob pendingEntries={waiting} what="unsent" />
                   <Suspense fallback={null}>
                     <UnsentList pendingEntries={waiting} />
                   </Suspense>

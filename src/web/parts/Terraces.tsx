@@ -63,7 +63,7 @@ const Doubt = () => (
 );
 
 const spoken = (r: StationReport): string => {
-  const how = r.fill >= 1 ? 'done' : r.fill > 0 ? `${Math.round(r.fill * 100)}%` : 'not begun';
+  const how = r.fill >= 1 ? 'done' : r.fill > 0 ? `${Math.round(r.fill * 100)}%` : 'not started';
   return `${STATION_WORDS[r.station]}, ${how}${r.doubts.length > 0 ? `, ${r.doubts.length} doubtful` : ''}`;
 };
 

@@ -1,7 +1,11 @@
 const DAY_MS = 86_400_000;
 
+/** `3 PM`: a full hour on an axis. */
+export const hourText = (at: Date): string =>
+  `${at.getHours() % 12 || 12} ${at.getHours() < 12 ? 'AM' : 'PM'}`;
+
 /** `3:30 PM` by the device's clock. */
-const timeText = (at: Date): string =>
+export const timeText = (at: Date): string =>
   `${at.getHours() % 12 || 12}:${String(at.getMinutes()).padStart(2, '0')} ${at.getHours() < 12 ? 'AM' : 'PM'}`;
 
 /**

@@ -1,3 +1,4 @@
+import { hourText } from '../parts/moment-text';
 import { Link, useNavigate } from 'react-router';
 import { STATION_WORDS } from '../../core/job';
 import { dueVerdict, type VisitSummary } from '../../core/shop/visit';
@@ -62,7 +63,7 @@ const Clock = ({ hours, nowMs }: { hours: readonly number[]; nowMs: number }) =>
             className="num absolute -translate-x-1/2"
             style={{ left: `${placeOf(ms, hours)}%` }}
           >
-            {new Date(ms).getHours()}:00
+            {hourText(new Date(ms))}
           </span>
         ) : null,
       )}

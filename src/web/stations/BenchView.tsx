@@ -67,12 +67,20 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
               ? `${counted(batch.steps.length - batch.left.size, 'step')}, as shown.`
               : current
                 ? current.say
-                : `Next: ${STATION_WORDS[next]}”.`}
+                : `Next: ${STATION_WORDS[next]}.`}
           </h2>
           {current && !batch && (
             <p className="mt-3 text-[22px] text-ink2 max-lg:text-[18px]">{current.why}</p>
           )}
-          {batch && <BatchList rows={batch.rows} left={batch.left} onToggle={batch.toggle} />}
+          {batch && (
+            <BatchList
+              rows={batch.rows}
+              left={batch.left}
+              toggle={batch.toggle}
+              endRef={batch.endRef}
+              isSeen={batch.isSeen}
+            />
+          )}
           {turn && (
             <p className="mt-2 text-[20px] font-semibold text-check">
               {current.sideUp === 'other' ? 'Disc side down for this.' : 'Disc side up for this.'}

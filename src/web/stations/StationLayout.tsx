@@ -59,7 +59,7 @@ export const StationLayout = (station: StationProps) => {
           {now}
         </h2>
         {why && <p className="mt-2 text-ink2">{why}</p>}
-        {act && <div className="mt-4 max-lg:mb-3">{act}</div>}
+        {act && <div className="mt-3 max-lg:mb-3">{act}</div>}
       </section>
       <section
         className={`${split ? 'max-lg:contents lg:pt-2' : 'max-lg:order-2 lg:sticky lg:top-2'} lg:self-start mx-auto w-full max-w-[640px] lg:col-start-1 lg:row-span-2 lg:row-start-1`}

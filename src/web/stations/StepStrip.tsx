@@ -36,7 +36,7 @@ export const StepStrip = () => {
         <span className="text-[14px] text-ink2">
           {steps.indexOf(current) + 1} of {steps.length}
         </span>
-        <span className="block text-[17px] font-semibold">
+        <span ref={batch?.endRef} className="block text-[17px] font-semibold">
           {batch ? batch.steps.map((s) => s.say).join(' ') : current.say}
         </span>
       </p>

@@ -88,7 +88,7 @@ export const Steps = () => {
           ? `${counted(batch.steps.length - batch.left.size, 'step')}, as shown.`
           : current
             ? current.say
-            : `Next: ${STATION_WORDS[next]}”.`
+            : `Next: ${STATION_WORDS[next]}.`
       }
       why={
         batch
@@ -104,6 +104,15 @@ export const Steps = () => {
           )}
           {held && <Reasons reasons={held.result.reasons.slice(0, 1)} className="mb-3" />}
           {current && !batch && <StepNeeds step={current} className="mb-3" />}
+          {batch && (
+            <BatchList
+              rows={batch.rows}
+              left={batch.left}
+              toggle={batch.toggle}
+              endRef={batch.endRef}
+              isSeen={batch.isSeen}
+            />
+          )}
           <div className="flex flex-wrap gap-3">
             <Button go hotkey="N" disabled={held !== null} onClick={() => void tick()}>
               {batch
@@ -125,7 +134,6 @@ export const Steps = () => {
       )}
       <Bites bites={bites} />
       <RingPanel step={current} />
-      {batch && <BatchList rows={batch.rows} left={batch.left} onToggle={batch.toggle} />}
       {!batch && (
         <ol className="rows mt-3" aria-label="Steps">
           {shown.map((s) => {

@@ -90,7 +90,15 @@ export const WheelBack = () => {
             </div>
           )}
           {mode.is === 'fastener' && <NextFastener row={mode.row} walk={walk} />}
-          {list && <BatchList rows={list.rows} left={list.left} onToggle={list.toggle} />}
+          {list && (
+            <BatchList
+              rows={list.rows}
+              left={list.left}
+              toggle={list.toggle}
+              endRef={list.endRef}
+              isSeen={list.isSeen}
+            />
+          )}
           {mode.is === 'step' && <StepNeeds step={mode.step} className="mb-3" />}
           <div className="flex flex-wrap gap-3">
             <Button go hotkey="N" disabled={mode.is === 'fastener' && !mode.isSure} onClick={go}>

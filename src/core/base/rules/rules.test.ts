@@ -1,5 +1,13 @@
-import { InputError } from '../errors';
-import { checkRuleValue, DEFAULT_RULES, findRule, ruleNumber, ruleWord, valuesOf } from '.';
+import { InputError, tryInput } from '../errors';
+import {
+  checkRuleValue,
+  DEFAULT_RULES,
+  findRule,
+  isMoneyRule,
+  ruleNumber,
+  ruleWord,
+  valuesOf,
+} from '.';
 
 test('every rule can hold its own value, has a basis and a note, and its key is its own', () => {
   for (const rule of DEFAULT_RULES) {
@@ -67,4 +75,15 @@ test.each([
     expect((error as InputError).expected).toBe(expected);
   }
   expect.assertions(2);
+});
+
+test('an amount is refused in money, other numbers as they are', () => {
+  const hour = findRule('labour.hourMinor');
+  expect(() => checkRuleValue(hour, -1)).toThrow(/^Labor per hour: -1 is not valid\.$/);
+  expect(tryInput(() => checkRuleValue(hour, -1))).toMatchObject({
+    ok: false,
+    problem: { expected: 'Enter a number from 0.00 to 100000.00' },
+  });
+  expect(isMoneyRule(hour)).toBe(true);
+  expect(isMoneyRule(findRule('tread.minimumMm'))).toBe(false);
 });

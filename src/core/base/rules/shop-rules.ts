@@ -4,12 +4,12 @@ import type { Rule } from './rule';
 export const SHOP_RULES: readonly Rule[] = [
   {
     key: 'shop.units',
-    says: 'Units',
+    says: 'Shop units',
     group: 'Shop',
     value: 'US',
     unit: null,
     basis: 'shop rule',
     choices: ['US', 'metric'],
-    note: 'US: psi, in, oz, ft-lb, °F, miles. Metric: bar, mm, g, N·m, °C, km. Each device can change one under the initials, top right.',
+    note: 'US: psi, in, g, lb, ft-lb, °F, miles. Metric: bar, mm, g, kg, N·m, °C, km. Each device can change one under the initials, top right.',
   },
 ];

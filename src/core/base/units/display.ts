@@ -71,7 +71,7 @@ const shownAs = (unit: Unit, units: UnitPreferences): Shown => {
     case 'C':
       return TEMPERATURE[units.temperature];
     case 'kg':
-      return units.mass === 'oz'
+      return units.mass === 'oz' || units.length === 'in'
         ? { label: 'lb', scale: 1 / POUND_IN_KG, digits: 0 }
         : { label: 'kg', scale: 1, digits: 1 };
     case 'km/h':

@@ -2,7 +2,7 @@ import type { UnitPreferences } from './display';
 
 /** The units a shop chooses at once; each device may still change one. */
 export const UNIT_SYSTEMS = {
-  US: { pressure: 'psi', length: 'in', mass: 'oz', torque: 'lbf·ft', temperature: '°F' },
+  US: { pressure: 'psi', length: 'in', mass: 'g', torque: 'lbf·ft', temperature: '°F' },
   metric: { pressure: 'bar', length: 'mm', mass: 'g', torque: 'N·m', temperature: '°C' },
 } as const satisfies Record<string, UnitPreferences>;
 export type UnitSystem = keyof typeof UNIT_SYSTEMS;

@@ -15,6 +15,7 @@ import {
   normalDeg,
   parseAngle,
   parseMoney,
+  quantityText,
   placeText,
   said,
   sayIn,
@@ -22,7 +23,10 @@ import {
   toDisplay,
   writeMoney,
   UNIT_NAMES,
+  UNIT_SYSTEMS,
+  unitsOfSystem,
   type Unit,
+  type UnitPreferences,
 } from '.';
 
 const deg = fc.double({ min: -1000, max: 1000, noNaN: true });
@@ -297,5 +301,23 @@ describe('sentences with quantities', () => {
 
   test('a place without a quantity is left as it is', () => {
     expect(said('{0} and {7}', [{ value: 90, unit: 'deg' }]).says).toBe('90° and {7}');
+  });
+});
+
+describe('the units of a shop', () => {
+  const shown = (units: UnitPreferences) =>
+    (['kPa', 'mm', 'g', 'Nm', 'C', 'km'] as const).map((unit) => displayUnit(unit, units));
+
+  test('one choice sets all of them, and an unknown one is that of the US', () => {
+    expect(shown(unitsOfSystem('US'))).toEqual(['psi', 'in', 'g', 'ft-lb', '°F', 'miles']);
+    expect(shown(unitsOfSystem('metric'))).toEqual(['bar', 'mm', 'g', 'N·m', '°C', 'km']);
+    expect(unitsOfSystem('furlongs')).toBe(UNIT_SYSTEMS.US);
+  });
+
+  test('a space before a unit, none before a percent or a degree', () => {
+    expect(quantityText(262, 'kPa', UNIT_SYSTEMS.US)).toBe('38.0 psi');
+    expect(quantityText(7.5, 'pct', UNIT_SYSTEMS.US)).toBe('7.5%');
+    expect(quantityText(164, 'deg', UNIT_SYSTEMS.US)).toBe('164°');
+    expect(quantityText(18, 'C', UNIT_SYSTEMS.metric)).toBe('18 °C');
   });
 });

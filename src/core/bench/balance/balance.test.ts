@@ -336,7 +336,7 @@ describe('pieces from stock', () => {
     expect(short.result.residualG).toBeLessThan(50.1);
     expect(short.result).toMatchObject({ found: false, proved: true, leastMassG: null });
     expect(short.verdict).toBe('check');
-    expect(short.lines.find((l) => l.label === 'proof')!.value).toMatch(/none leaves less$/);
+    expect(short.lines.find((l) => l.label === 'proof')!.value).toMatch(/this leaves the least$/);
     expect(short.cautions.join()).toMatch(/does not make up this counterweight/);
   });
 

@@ -63,7 +63,7 @@ describe('the two bounds, as worked by hand', () => {
     expect(spare({ biteMm: 30 }).tightest.loopSlackMm).toBeCloseTo(9.11, 2);
     const far = spare({ axialMm: 55 });
     expect(far.how).toBe('stop');
-    expect(far.reason.says).toMatch(/the bites are too long\. Of 56 mm at most they pass/);
+    expect(far.reason.says).toMatch(/the bites are too long\. Use bites of 56 mm or less/);
     expect(spare({ axialMm: 55, biteMm: 30 }).how).toBe('levers');
     expect(
       spare({ axialMm: 55, biteMm: far.longestBiteMm! - 0.01 }).tightest.loopSlackMm,
@@ -171,7 +171,7 @@ describe('what it says', () => {
 
   test('levers, with how much is to spare and how much far side may ride up', () => {
     expect(run().reason.says).toBe(
-      'Levers pass it: 33.3 mm to spare where it is tightest, with 306 mm left. Of the far side 131° may sit high there.',
+      'Levers will do: 33.3 mm to spare at the tightest place, with 306 mm to go. Up to 131° of the far side may ride up there.',
     );
   });
 

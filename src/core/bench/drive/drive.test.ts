@@ -166,7 +166,7 @@ describe('chain-slack', () => {
   test('what cannot be is refused at its field', () => {
     expect(problemOf(() => of(35, { wantMinMm: 41 })).field).toBe('wantMinMm');
     expect(problemOf(() => of(35, { otherPlacesMm: [201] })).message).toMatch(
-      /lies off its sprocket/,
+      /would jump the sprocket/,
     );
   });
 });
@@ -215,7 +215,7 @@ describe('wheel-align', () => {
     expect(of(31, 30).verdict).toBe('good');
     expect([of(31.1, 30).verdict, of(31.1, 30).result.reasons[0]!.says]).toEqual([
       'check',
-      'The left end is further back by 1.1 mm; 1.0 mm wanted at most.',
+      'The left end is 1.1 mm further back; spec 1.0 mm max.',
     ]);
     expect(of(30, 31.1).result.reasons[0]!.says).toMatch(/^The right end/);
     const { result } = of(32.5, 30);
@@ -276,7 +276,7 @@ describe('wheel-align', () => {
     });
     expect([turned.verdict, turned.result.reasons[0]!.says]).toEqual([
       'check',
-      expect.stringMatching(/^The bars are turned/),
+      expect.stringMatching(/^The handlebars are turned/),
     ]);
     expect(
       wheelAlignString.run({
@@ -296,7 +296,7 @@ describe('wheel-align', () => {
 test('adjuster marks that no axle could have are refused, whichever way they were measured', () => {
   const marks = (leftMark: number, rightMark: number, adjusterSpanMm: number) =>
     wheelAlign.run({ leftMark, rightMark, adjusterSpanMm });
-  expect(() => marks(300, -100, 80)).toThrow(/400\.0 mm over 80 mm cannot be/);
+  expect(() => marks(300, -100, 80)).toThrow(/400\.0 mm over 80 mm is not possible/);
   expect(() => marks(-100, 300, 80)).toThrow(/cannot be/);
   expect(() => marks(40, 0, 80)).not.toThrow();
   expect(() => marks(40.1, 0, 80)).toThrow(expect.objectContaining({ field: 'adjusterSpanMm' }));

@@ -72,7 +72,7 @@ describe('whether a tire goes on', () => {
       /load: Load index 62 \(265 kg\) is below the required 70 \(335 kg\)/,
       'stop',
     ],
-    [{}, { minSpeedSymbol: 'H' }, /load: Speed symbol M ends at 130 km\/h/, 'stop'],
+    [{}, { minSpeedSymbol: 'H' }, /load: Speed symbol M \(130 km\/h\) is below/, 'stop'],
     [
       {},
       { tube: false },
@@ -81,8 +81,8 @@ describe('whether a tire goes on', () => {
     ],
     [{ tread: 'slick' }, { use: 'road' }, /tread: A slick never goes on the road/, 'stop'],
     [{ tread: 'touring' }, {}, /tread: A road pattern has nowhere for gravel to go/, 'check'],
-    [{ tread: 'soft' }, { use: 'road' }, /tread: A knobby on the road/, 'check'],
-    [{ tread: 'other' }, {}, /tread: Tread use is not recorded/, 'check'],
+    [{ tread: 'soft' }, { use: 'road' }, /tread: Knobby on the road/, 'check'],
+    [{ tread: 'other' }, {}, /tread: Tread use not recorded/, 'check'],
     [
       { marking: '110/90-19 62M TT NHS' },
       { use: 'road' },
@@ -90,7 +90,7 @@ describe('whether a tire goes on', () => {
       'stop',
     ],
     [{ dateCode: '0115' }, {}, /age: Made week 1 of 2015: 11\.\d years old/, 'stop'],
-    [{ dateCode: null }, {}, /age: Date code is not known/, 'check'],
+    [{ dateCode: null }, {}, /age: Date code unknown/, 'check'],
     [{ dateCode: '0199' }, {}, /age: Year 2099 is still to come/, 'check'],
     [
       { takeOff: true, treadMm: 1 },
@@ -98,7 +98,7 @@ describe('whether a tire goes on', () => {
       /age: Take-off, 1\.0 mm left: at the road minimum/,
       'stop',
     ],
-    [{ takeOff: true, treadMm: 6 }, {}, /age: A take-off with 6\.0 mm left/, 'check'],
+    [{ takeOff: true, treadMm: 6 }, {}, /age: Take-off, 6\.0 mm left/, 'check'],
     [
       { marking: '110/90-19 62M TT Front' },
       {},
@@ -259,7 +259,7 @@ describe('rim locks', () => {
         rules: { 'lock.motocross': 2 },
         lockDegs: [120, 240],
       },
-      /1 in stock, 2 wanted/,
+      /1 in stock, 2 needed/,
     ],
   ])('%j is looked at', (more, says) => {
     const { result, verdict } = run(more);

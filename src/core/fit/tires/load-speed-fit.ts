@@ -125,7 +125,7 @@ export const fitLoadSpeed = (
       reasons.push(
         reason(
           'stop',
-          `Speed symbol ${size.speedSymbol} ends at {0}; required ${minSpeedSymbol}, {1}.`,
+          `Speed symbol ${size.speedSymbol} ({0}) is below the required ${minSpeedSymbol} ({1}).`,
           [
             { value: size.maxSpeedKmh, unit: 'km/h' },
             { value: askedKmh, unit: 'km/h' },

@@ -184,7 +184,7 @@ describe('wear of the tread', () => {
     ]);
     expect([two.verdict, two.result.reason.says]).toEqual([
       'check',
-      'About 5400 km left, by two readings: they cannot say how sure that is. Measure again later.',
+      'About 5400 km left, from only two readings. Measure again later.',
     ]);
     expect(two.result.kmLeft).toBeCloseTo(5400, 6);
     // It loses 0.1 mm in 1000 km, give or take more than that: perhaps nothing.

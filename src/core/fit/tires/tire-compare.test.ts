@@ -29,7 +29,7 @@ test('a larger tire lowers the speedometer: said once it is more than the rule',
     compare('150/70-17', '160/80-17', { rules })
       .change.reasons.map((r) => r.says)
       .join();
-  expect(says({})).toMatch(/would read 6\.7% low/);
+  expect(says({})).toMatch(/reads 6\.7% low/);
   expect(says({ 'speedo.readsLowPct': 8 })).not.toMatch(/speedometer/);
 });
 
@@ -61,7 +61,7 @@ test('room is judged with growth: none standing and none at speed are stops, lit
   expect(at(40).change.clearancesAfterMm.above).toBeCloseTo(23, 6);
   expect(at(40).change.clearancesAtSpeedMm.above).toBeCloseTo(23 - 7.35, 6);
   expect(at(17).working.verdict).toBe('stop');
-  expect(at(17).working.cautions.join()).toMatch(/No room is left above the tire/);
+  expect(at(17).working.cautions.join()).toMatch(/No clearance left above the tire/);
   expect(at(23).change.reasons[0]).toMatchObject({
     verdict: 'stop',
     says: '6 mm clearance above the tire at rest, none at speed.',

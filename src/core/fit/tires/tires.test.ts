@@ -90,7 +90,7 @@ describe('reading a marking', () => {
     expect(working.result.sectionWidthMm).toBeCloseTo(76.2, 6);
     expect(working.verdict).toBe('check');
     expect(working.basis.map((b) => b.kind)).toContain('memory');
-    expect(working.cautions[0]).toMatch(/is an estimate/);
+    expect(working.cautions[0]).toMatch(/are estimates/);
     // 5% of a height of 76.2 mm, at the top and at the bottom.
     expect(working.result.likelyErrorMm).toBeCloseTo(7.62, 6);
   });
@@ -182,7 +182,7 @@ describe('reading a marking', () => {
     ['150/70-17 400H', /400 is not a load index/],
     ['150/70-17 69H plum', /"150\/70-17 69H"; "PLUM" does not follow/],
     ['25x8', /stops before the rim diameter/],
-    ['12x8-12', /no taller than its 12 inch rim/],
+    ['12x8-12', /not be taller than its 12 inch rim/],
     ['99x8-12', /99 is not an overall diameter/],
     ['MZ90-16', /MZ is not a letter size/],
     ['MT90', /stops before the rim diameter/],
@@ -191,10 +191,10 @@ describe('reading a marking', () => {
     ['2 2/4-17', /does not start like a size/],
     ['110/90-19 62M 54R', /two load indices: 62 and 54/],
     ['110/90-19 62M 62M', /two load indices: 62 and 62/],
-    ['110/90-19 TL TT', /TL and TT both stand there/],
-    ['110/90-19 TT tubeless', /TL and TT both stand there/],
-    ['110/90-19 Front 62M Rear', /Front and Rear both stand there/],
-    ['110/90-19 R F', /Front and Rear both stand there/],
+    ['110/90-19 TL TT', /Both TL and TT are marked/],
+    ['110/90-19 TT tubeless', /Both TL and TT are marked/],
+    ['110/90-19 Front 62M Rear', /Both Front and Rear are marked/],
+    ['110/90-19 R F', /Both Front and Rear are marked/],
     ['120/90V18 65H', /V stands in the size and H after it/],
     ['25x8-12 99PR', /99 is not a ply rating/],
     ['25x8-12 21PR', /21 is not a ply rating/],
@@ -390,7 +390,7 @@ describe('the age of a tire', () => {
 
 test('a speed symbol that no size has inside is refused, and the refusal’s own example is read', () => {
   const problem = problemOf(() => readTire('120/70Q17'));
-  expect(problem.message).toMatch(/Q does not stand inside a size/);
+  expect(problem.message).toMatch(/Q does not belong inside a size/);
   expect(problem.expected).toMatch(/after the load index, as in 69Q$/);
   expect(readTire('120/70-17 69Q').maxSpeedKmh).toBe(160);
 });

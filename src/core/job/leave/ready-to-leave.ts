@@ -178,11 +178,14 @@ const JUDGES: Record<SafetyPoint, (facts: LeaveFacts) => Judged | null> = {
       `${it.done} of ${it.all} turns`,
     ),
   torque: ({ fasteners }) => fasteners && torqueOf(fasteners),
-  pin: ({ pinDone }) => (pinDone === null ? null : ticked(pinDone, 'ticked', 'not ticked')),
-  axle: ({ axleSeen }) => (axleSeen === null ? null : ticked(axleSeen, 'ticked', 'not ticked')),
+  pin: ({ pinDone }) =>
+    pinDone === null ? null : ticked(pinDone, 'checked off', 'not checked off'),
+  axle: ({ axleSeen }) =>
+    axleSeen === null ? null : ticked(axleSeen, 'checked off', 'not checked off'),
   brake: ({ brake }) => brake && brakeOf(brake),
-  arrow: ({ arrowSeen }) => (arrowSeen === null ? null : ticked(arrowSeen, 'ticked', 'not ticked')),
-  cap: ({ capOn }) => ticked(capOn, 'ticked', 'not ticked'),
+  arrow: ({ arrowSeen }) =>
+    arrowSeen === null ? null : ticked(arrowSeen, 'checked off', 'not checked off'),
+  cap: ({ capOn }) => ticked(capOn, 'checked off', 'not checked off'),
   ride: ({ ride }) => ride && RIDE[ride],
 };
 

@@ -107,10 +107,6 @@ const rowsOf = (state: JobState, q: Q): [string, string][] => {
     ['Went on', chosen && `${chosen.marking}, ${tube}`],
     ['Also fitted', extra && extra.length > 0 && extra.join('; ')],
     [
-      'Set in shop',
-      pressureSet && `${q(pressureSet.gaugeKpa, 'kPa')} at ${q(pressureSet.shopC, 'C')}`,
-    ],
-    [
       'Riding pressure',
       pressureSet && `${q(pressureSet.rideKpa, 'kPa')}, cold, at ${q(pressureSet.rideC, 'C')}`,
     ],

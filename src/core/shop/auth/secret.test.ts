@@ -4,9 +4,9 @@ describe('a passphrase', () => {
   test.each([
     ['short', /fewer than/],
     ['x'.repeat(MIN_LETTERS - 1), /fewer than/],
-    ['a'.repeat(40), /same few letters/],
-    ['AbAbAbAbAbAb', /same few letters/],
-    ['abcdabcdabcd', /same few letters/],
+    ['a'.repeat(40), /same few characters/],
+    ['AbAbAbAbAbAb', /same few characters/],
+    ['abcdabcdabcd', /same few characters/],
   ])('%j can be guessed', (passphrase, why) => expect(weakness(passphrase)).toMatch(why));
   test.each(['abcdeabcdeab', 'still water over stones', 'вода над камнями'])(
     '%j will do',
@@ -22,8 +22,8 @@ describe('a secret', () => {
     ['246802', /run in order/],
     ['111111', /one or two digits/],
     ['121212', /one or two digits/],
-    ['word', /fewer than 12 letters/],
-    ['a1b2c3', /fewer than 12 letters/],
+    ['word', /fewer than 12 characters/],
+    ['a1b2c3', /fewer than 12 characters/],
     ['y'.repeat(129), /more than 128/],
   ])('%j will not do for a fitter', (secret, why) =>
     expect(() => checkSecret(secret, 'fitter')).toThrow(why),
@@ -33,7 +33,7 @@ describe('a secret', () => {
   );
   test.each([
     ['73041826', /a PIN/],
-    ['word', /fewer than 12 letters/],
+    ['word', /fewer than 12 characters/],
   ])('%j will not do for an owner', (secret, why) =>
     expect(() => checkSecret(secret, 'owner')).toThrow(why),
   );

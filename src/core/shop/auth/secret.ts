@@ -18,10 +18,10 @@ const MIN_DIFFERENT_DIGITS = 3;
 /** Why a passphrase will not do, as a sentence; null where it will. */
 export const weakness = (passphrase: string): string | null => {
   const letters = [...passphrase];
-  if (letters.length < MIN_LETTERS) return `It has fewer than ${MIN_LETTERS} letters.`;
-  if (letters.length > MAX_LETTERS) return `It has more than ${MAX_LETTERS} letters.`;
+  if (letters.length < MIN_LETTERS) return `It has fewer than ${MIN_LETTERS} characters.`;
+  if (letters.length > MAX_LETTERS) return `It has more than ${MAX_LETTERS} characters.`;
   if (new Set(passphrase.toLowerCase()).size < MIN_DIFFERENT)
-    return 'It is the same few letters again and again.';
+    return 'It repeats the same few characters.';
   return null;
 };
 
@@ -51,7 +51,11 @@ export const checkSecret = (secret: string, role: Role): void => {
   if (role === 'owner') {
     const weak = isPin ? 'It is a PIN, and an owner can do everything.' : weakness(secret);
     if (weak)
-      throw new InputError('secret', weak, `Enter a passphrase of ${MIN_LETTERS} letters or more`);
+      throw new InputError(
+        'secret',
+        weak,
+        `Enter a passphrase of ${MIN_LETTERS} characters or more`,
+      );
     return;
   }
   const weak = isPin ? pinWeakness(secret) : weakness(secret);
@@ -59,6 +63,6 @@ export const checkSecret = (secret: string, role: Role): void => {
     throw new InputError(
       'secret',
       weak,
-      `Enter a PIN of ${MIN_DIGITS} digits or more, or a passphrase of ${MIN_LETTERS} letters or more`,
+      `Enter a PIN of ${MIN_DIGITS} digits or more, or a passphrase of ${MIN_LETTERS} characters or more`,
     );
 };

@@ -1,3 +1,4 @@
+import { hourText } from '../../parts/moment-text';
 import {
   DndContext,
   KeyboardSensor,
@@ -158,7 +159,7 @@ export const Lanes = ({
           >
             {hours.map((ms) => (
               <span key={ms} className="num absolute -translate-x-1/2" style={{ left: at(ms) }}>
-                {clockOf(ms)}
+                {hourText(new Date(ms))}
               </span>
             ))}
           </div>

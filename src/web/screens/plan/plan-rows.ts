@@ -1,3 +1,4 @@
+import { timeText } from '../../parts/moment-text';
 import { BLOCK_WORDS, type BlockName } from '../../../core/shop/day';
 import type { PlanAnswer } from '../../store/day-api';
 
@@ -21,10 +22,7 @@ export interface Bar {
   late: boolean;
 }
 
-export const clockOf = (ms: number): string => {
-  const at = new Date(ms);
-  return `${at.getHours()}:${String(at.getMinutes()).padStart(2, '0')}`;
-};
+export const clockOf = (ms: number): string => timeText(new Date(ms));
 
 /** The rows of a plan on the clock. */
 export const barsOf = ({ at, working }: PlanAnswer): Bar[] => {

@@ -4,7 +4,7 @@ import { daysBetween } from '../../../core/base/units';
 import { POSITION_WORDS } from '../../../core/fit/wheels';
 
 /**
- * `1 day overdue`, `today`, `Thu`, `3 Dec`, `4 Feb 2031`: a day as somebody in the shop says it.
+ * `1 day overdue`, `today`, `Thursday`, `Dec 3`, `Feb 4, 2031`: a day as a shop says it.
  */
 export const dueDayText = (day: string, today: string): string => {
   const days = daysBetween(today, day);
@@ -18,7 +18,7 @@ export const dueDayText = (day: string, today: string): string => {
   return at.toLocaleDateString('en-US', {
     day: 'numeric',
     month: 'short',
-    ...(isThisYear || days < 200 ? {} : { year: 'numeric' }),
+    ...(isThisYear ? {} : { year: 'numeric' }),
   });
 };
 

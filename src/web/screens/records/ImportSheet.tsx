@@ -152,7 +152,7 @@ export const ImportSheet = ({ kind, onDone }: { kind: RecordKind; onDone: () => 
       <Sheet title={<>{SPECS[kind].many} from a CSV file</>} closes="Cancel" widthPx={760} footed>
         <label className="block">
           <span className="mb-1 block text-[15px] text-ink2">
-            Use the columns of this list’s CSV. A row without an ID is added.
+            CSV file, with the columns of this list. A row without an ID is added.
           </span>
           <input
             type="file"

@@ -1,3 +1,4 @@
+import { upperFirst } from '../../../core/base/text-case';
 import { nanoid } from '@reduxjs/toolkit';
 import { Dialog } from 'radix-ui';
 import { joiResolver } from '@hookform/resolvers/joi';
@@ -61,13 +62,13 @@ const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
   const save = handleSubmit((draft) => {
     const it = fromDraft(kind, draft, before, id, units, currency);
     return record
-      ? send(() => api.changeRecord(kind, it), `The ${one} saved.`)
-      : send(() => api.addRecord(kind, it), `The ${one} saved.`);
+      ? send(() => api.changeRecord(kind, it), `${upperFirst(one)} saved.`)
+      : send(() => api.addRecord(kind, it), `${upperFirst(one)} saved.`);
   });
   const archive = () =>
     send(
       () => api.changeRecord(kind, { ...record!, archived: !record!.archived }),
-      record?.archived ? `The ${one} restored.` : `The ${one} archived.`,
+      record?.archived ? `${upperFirst(one)} restored.` : `${upperFirst(one)} archived.`,
     );
 
   // What no single line can show: of a list, or of a field that the form does not have.

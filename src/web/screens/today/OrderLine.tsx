@@ -16,7 +16,7 @@ export const OrderLine = () => {
     <p className="mt-3 text-[18px]">
       <Link to="/orders">
         {short > 0 ? `${counted(short, 'part')} to order` : 'Parts'}
-        {data.ordered.length > 0 && `, ${counted(data.ordered.length, 'order')} on order`}
+        {data.ordered.length > 0 && `${short > 0 ? ', ' : ': '}${data.ordered.length} on order`}
       </Link>
     </p>
   );

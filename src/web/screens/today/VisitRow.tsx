@@ -34,7 +34,7 @@ const Word = ({ visit, nowMs }: { visit: VisitSummary; nowMs: number }) => {
       ) : waits !== null ? (
         <p className="font-semibold text-check">on hold: {waits}</p>
       ) : (
-        <p className="font-semibold">{isBegun ? 'on the bench' : 'not begun'}</p>
+        <p className="font-semibold">{isBegun ? 'on the bench' : 'not started'}</p>
       )}
       {cools && <p className="text-check">{cools}</p>}
       {left && left.medianS > 0 && (

@@ -42,11 +42,11 @@ export const BrakeSheet = ({ onDone }: { onDone: () => void }) => {
             <Reasons reasons={found.working.result.reasons} />
             {dragNm !== null && (
               <p className="text-[16px]">
-                Drag torque <span className="num">{say(dragNm, 'Nm', { digits: 1 })}</span> to turn
+                Drag torque <span className="num">{say(dragNm, 'Nm', { digits: 1 })}</span>
                 {brakeNm !== null && (
                   <>
-                    , <span className="num">{say(brakeNm, 'Nm', { digits: 1 })}</span> of it for the
-                    brake
+                    , <span className="num">{say(brakeNm, 'Nm', { digits: 1 })}</span> of it from
+                    the brake
                   </>
                 )}
                 . The manual’s figure decides if it has one.

@@ -30,6 +30,9 @@ test('fasteners are asked at their own step alone, together where they may be', 
     left: new Set<string>(),
     toggle: jest.fn(),
     count: 2,
+    isSeen: true,
+    endRef: jest.fn(),
+    show: jest.fn(),
     write: jest.fn(),
   };
   expect(backModeOf({ ...open, torques }).is).toBe('fasteners');

@@ -3,6 +3,7 @@ import { useApp } from '../../store';
 import { paceOf } from '../../store/shop-slice';
 import type { BatchRow } from '../BatchList';
 import { useExcludedItems, type ExcludedItems } from '../use-excluded-items';
+import { useSeenEnd, type SeenEnd } from '../use-seen-end';
 import type { TorqueWalk, WalkRow } from './use-torque-walk';
 
 /**
@@ -16,11 +17,11 @@ export const together = (sure: readonly WalkRow[]): WalkRow[] =>
  * The fasteners that are written as tightened all at once; those that were tapped out come one by
  * one.
  */
-export interface TorqueBatch extends ExcludedItems {
+export interface TorqueBatch extends ExcludedItems, SeenEnd {
   rows: readonly BatchRow[];
   /** How many will be written. */
   count: number;
-  /** Writes each with its wrench; true once confirmed. */
+  /** Writes each with its wrench, once all were in view; true once confirmed. */
   write(): Promise<boolean>;
 }
 
@@ -33,6 +34,7 @@ export const useTorqueBatch = (walk: TorqueWalk): TorqueBatch | null => {
   const pace = useApp(paceOf);
   const { left, toggle } = useExcludedItems();
   const all = together(walk.sure);
+  const seen = useSeenEnd(all.map(({ fastener }) => fastener.name).join());
   const kept = all.filter(({ fastener }) => !left.has(fastener.name));
   if (pace !== 'by station' || kept.length < 2) return null;
   const rows = all.map(({ fastener: { name }, turn: { torqueNm, settingNm, wrench, says } }) => ({
@@ -43,5 +45,16 @@ export const useTorqueBatch = (walk: TorqueWalk): TorqueBatch | null => {
         : `${name}: ${say(settingNm ?? torqueNm, 'Nm')} on the ${wrench}`,
     mind: says.join(' ') || null,
   }));
-  return { rows, left, toggle, count: kept.length, write: () => walk.keepAll(kept) };
+  return {
+    rows,
+    left,
+    toggle,
+    ...seen,
+    count: kept.length,
+    write: async () => {
+      if (seen.isSeen) return walk.keepAll(kept);
+      seen.show();
+      return false;
+    },
+  };
 };

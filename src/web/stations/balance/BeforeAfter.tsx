@@ -40,7 +40,7 @@ export const BeforeAfter = ({ estimate }: { estimate: Working<BalanceEstimate> |
         </span>
       </FigureRow>
       <FigureRow
-        label="Left now"
+        label="Imbalance left"
         basis={
           estimate && (
             <BasisTag title="what is left" working={estimate}>

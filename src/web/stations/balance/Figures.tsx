@@ -1,3 +1,4 @@
+import { formatQuantity } from '../../../core/base/units';
 import type { BalanceEstimate, BalancePlacement } from '../../../core/bench/balance';
 import { isMassKnown, NINE_OF_TEN } from '../../../core/job';
 import type { Working } from '../../../core/base/working';
@@ -29,7 +30,7 @@ const proofNote = (
 
 /** What is believed of the heavy spot, in figures. */
 export const Figures = ({ estimate, placed, on, toleranceG, rested, searching }: Props) => {
-  const { say } = useUnits();
+  const { say, units } = useUnits();
   const place = usePlace();
   if (!estimate) return null;
   const { heavyMassG, heavyDeg, alongG, bandG, leftG } = estimate.result;
@@ -51,9 +52,9 @@ export const Figures = ({ estimate, placed, on, toleranceG, rested, searching }:
           <span>weight not known yet</span>
         )}
       </FigureRow>
-      <FigureRow label="Between" basis={tag('measured')}>
+      <FigureRow label="Likely range" basis={tag('measured')}>
         <span className="num text-[20px]">
-          {say(low, 'g', { digits: 0 })} and {say(high, 'g', { digits: 0 })}
+          {formatQuantity(low, 'g', units, { digits: 0 }).text} to {say(high, 'g', { digits: 0 })}
         </span>
       </FigureRow>
       {placed ? (

@@ -22,7 +22,7 @@ const WORDS: {
   'balance-hint': ({ massG, deg }, { mass, place }) =>
     `last time ${mass(massG)} heavy at ${place(deg)}`,
   rest: ({ restDeg, from, turned }, { place, side }) =>
-    `settled at ${place(restDeg)}${from ? ` from the ${side(from)}` : ''}${turned ? ', turned around' : ''}`,
+    `settled at ${place(restDeg)}${from ? `, from the ${side(from)}` : ''}${turned ? ', turned around' : ''}`,
   trial: ({ pieces }, say) =>
     pieces.length === 0 ? 'all weights off' : `taped on ${list(pieces, say)}`,
   weights: ({ pieces }, say) => (pieces.length === 0 ? 'no weights' : `on: ${list(pieces, say)}`),
