@@ -32,12 +32,12 @@ test('what is due is on the first screen, opens its wheel, and a reading closes 
   await leak.getByRole('button', { name: 'Save reading' }).click();
   await expect(leak).toBeHidden();
   // It leaks still: looked at again tomorrow.
-  await expect(record.getByRole('link', { name: /^tomorrow.*slow leak/ })).toBeVisible();
+  await expect(record.getByRole('link', { name: /^tomorrow.*Slow leak/ })).toBeVisible();
   await page.reload();
   await expect(record.getByText('one weight gone, put on again')).toBeVisible();
 
   await page.goto(`${shop.url}/rechecks`);
-  await page.getByRole('button', { name: 'Was it OK' }).click();
+  await page.getByRole('button', { name: 'Show closed' }).click();
   await expect(
     page.getByRole('list', { name: 'Checked' }).getByRole('listitem').first(),
   ).toContainText('one weight gone, put on again');

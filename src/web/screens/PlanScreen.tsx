@@ -41,7 +41,7 @@ const Says = ({ answer, isGoingOn }: { answer: PlanAnswer; isGoingOn: boolean })
       <p className="flex flex-wrap items-center gap-x-3" role="status">
         {result.broken.length === 0 ? (
           <VerdictMark verdict="good">
-            {promised === 0 ? 'no promises today' : `${counted(promised, 'promise')} kept`}
+            {promised === 0 ? 'no promises today' : `keeps ${counted(promised, 'promise')}`}
           </VerdictMark>
         ) : (
           <VerdictMark verdict="stop">{`misses ${counted(result.broken.length, 'promise')}`}</VerdictMark>

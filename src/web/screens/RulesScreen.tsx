@@ -207,7 +207,7 @@ export const RulesScreen = () => {
                       <span className="basis">{BASIS_WORDS[r.basis]}</span>
                     </span>
                     <span className="text-[15px] text-ink2 max-md:col-span-2">
-                      {r.note}
+                      {r.changedBy ? r.note.replace(/([^.])$/, '$1.') : r.note}
                       {r.changedBy && ` Changed by ${r.changedBy}: ${r.reason}`}
                     </span>
                     <span className="sr-only">, change it</span>

@@ -66,7 +66,7 @@ export const HandOver = () => {
     <StationLayout
       picture={
         <>
-          <JobDial className="lg:max-h-[350px]" />
+          <JobDial className="lg:max-h-[296px]" />
           <div className="mt-2">
             <OpenPoints />
           </div>

@@ -57,8 +57,8 @@ const PressureFigures = ({
         <FigureRow
           label={
             usual.lowKpa === usual.highKpa
-              ? 'Starting range from'
-              : `Start, ${say(usual.lowKpa, 'kPa')} to ${say(usual.highKpa, 'kPa')}`
+              ? 'Starting pressure'
+              : `Starting range, ${say(usual.lowKpa, 'kPa')} to ${say(usual.highKpa, 'kPa')}`
           }
           basis={<BasisTag title="the starting pressure" working={start.working} />}
         >

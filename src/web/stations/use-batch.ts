@@ -37,9 +37,8 @@ export const useBatch = (open: readonly Step[]): Batch | null => {
     toggle,
     ...seen,
     write: async () => {
-      if (seen.isSeen) return write([{ kind: 'steps', data: { stepIds } }], 'Done as shown.');
-      seen.show();
-      return false;
+      if (!seen.wasShown()) return false;
+      return write([{ kind: 'steps', data: { stepIds } }], 'Done as shown.');
     },
   };
 };

@@ -21,7 +21,7 @@ export const findingsEntry = defineEntry<
 >({
   ...WHEEL_WORK,
   schema: () => ({
-    part: oneOf(INSPECTED, 'Was it OK'),
+    part: oneOf(INSPECTED, 'What was inspected'),
     found: listOf(text(40, 'A finding'), 20, 'What was found'),
   }),
   check: ({ part, found }) => void inspectionOf(part).run({ found }),

@@ -18,7 +18,7 @@ export type LookedAgain = LookedAgainData & { at: string; who: string };
 export const lookedAgainEntry = defineEntry<LookedAgainData, { lookedAgain: LookedAgain[] }>({
   ...REMARK,
   schema: () => ({
-    what: text(120, 'Was it OK'),
+    what: text(120, 'What was checked'),
     good: boolean('OK'),
     found: text(300, 'What was found').allow(''),
     gaugeKpa: maybe(gauge).optional().default(null),

@@ -100,8 +100,8 @@ const OWN: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   'bead-path': {
     hoopSlackMm: 'slack of a stiff bead',
     loopSlackMm: 'slack of a limp bead',
-    leftDeg: 'bead still to go when tightest',
-    leftMm: 'bead still to go when tightest',
+    leftDeg: 'bead still to go, as an arc',
+    leftMm: 'bead still to go',
     mostUpDeg: 'far side may ride up',
     how: 'fit it',
   },

@@ -32,7 +32,7 @@ test('fasteners are asked at their own step alone, together where they may be', 
     count: 2,
     isSeen: true,
     endRef: jest.fn(),
-    show: jest.fn(),
+    wasShown: jest.fn(),
     write: jest.fn(),
   };
   expect(backModeOf({ ...open, torques }).is).toBe('fasteners');

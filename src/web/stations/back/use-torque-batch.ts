@@ -52,9 +52,8 @@ export const useTorqueBatch = (walk: TorqueWalk): TorqueBatch | null => {
     ...seen,
     count: kept.length,
     write: async () => {
-      if (seen.isSeen) return walk.keepAll(kept);
-      seen.show();
-      return false;
+      if (!seen.wasShown()) return false;
+      return walk.keepAll(kept);
     },
   };
 };

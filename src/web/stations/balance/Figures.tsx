@@ -44,7 +44,7 @@ export const Figures = ({ estimate, placed, on, toleranceG, rested, searching }:
     </BasisTag>
   );
   return (
-    <div className="rows rows-close mt-3">
+    <div className="rows rows-close mt-2">
       <FigureRow label="Heavy spot" basis={tag(`at ${place.clock(heavyDeg)}`)}>
         {isMassKnown(estimate.result) ? (
           <Quantity value={heavyMassG} unit="g" big digits={0} />

@@ -25,7 +25,7 @@ export const SafetyChecks = () => {
         </BasisTag>
       </p>
       {missing.length > 0 && (
-        <ul className="max-h-[172px] overflow-y-auto" aria-label="Not on record" tabIndex={0}>
+        <ul className="lg:max-h-[158px] lg:overflow-y-auto" aria-label="Not on record" tabIndex={0}>
           {missing.map((p) => (
             <li key={p.point} className="flex gap-2 py-0.5 text-[16px] leading-snug text-stop">
               <VerdictShape verdict="stop" size={18} />
