@@ -176,7 +176,7 @@ test('the tire that came off is kept as used stock with its depth and date code'
   shop,
 }) => {
   await openAs(page, shop, '/jobs/demo-job-20/hand-over');
-  await page.getByRole('button', { name: 'Keep the old tire as used stock' }).click();
+  await page.getByRole('button', { name: 'Save as take-off' }).click();
   await page.getByRole('link', { name: 'The old tire is in stock' }).click();
   const sheet = page.getByRole('dialog', { name: 'Tire' });
   await expect(sheet.getByLabel('Take-off, used')).toHaveValue('yes');

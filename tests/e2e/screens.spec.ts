@@ -1,4 +1,5 @@
 import { gzipSync } from 'node:zlib';
+import { longTexts } from './long-texts';
 import { expect, expectAccessible, openAs, test } from './shop';
 
 /** Every main screen, in groups that run side by side. */
@@ -79,6 +80,7 @@ for (const [group, paths] of Object.entries(SCREENS))
       await expect(page.getByRole('heading').first()).toBeVisible();
       await expect(page.getByRole('status').filter({ hasText: '…' })).toHaveCount(0);
       await expectAccessible(page);
+      expect([path, await longTexts(page)]).toEqual([path, []]);
       // By night the same page has other colors, and nothing else.
       await page.evaluate(() => void document.documentElement.classList.add('dark'));
       await expectAccessible(page, ['color-contrast']);
@@ -96,6 +98,7 @@ for (const [group, paths] of Object.entries(SCREENS))
       const wide = () =>
         page.evaluate(() => Math.max(0, document.documentElement.scrollWidth - window.innerWidth));
       await expect.poll(async () => `${path} ${await wide()}`).toBe(`${path} 0`);
+      expect([path, await longTexts(page)]).toEqual([path, []]);
     }
   });
 

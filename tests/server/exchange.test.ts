@@ -406,7 +406,7 @@ describe('the files of a running shop', () => {
         }),
     ];
     let refused = 0;
-    const tries = howMany(60, 200);
+    const tries = howMany(25, 200);
     for (let i = 0; i < tries; i++) {
       const made =
         hostile[i]?.() ??

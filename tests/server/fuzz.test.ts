@@ -1,3 +1,4 @@
+import { howMany } from '../case-count';
 import fc from 'fast-check';
 import { WORKINGS } from '../../src/core/workings';
 import { InputError } from '../../src/core/base/errors';
@@ -44,7 +45,7 @@ describe.each(WORKINGS.map((w) => [w.name, w] as const))('%s under bad input', (
           expect(error.message && error.expected).toBeTruthy();
         }
       }),
-      { numRuns: 150 },
+      { numRuns: howMany(60, 300) },
     );
   });
 });
@@ -63,7 +64,7 @@ test('an entry of any shape is taken clean or refused by the input error', () =>
         }
       },
     ),
-    { numRuns: 300 },
+    { numRuns: howMany(120, 600) },
   );
 });
 
@@ -99,7 +100,7 @@ describe('the server under bad input', () => {
           expect(Object.keys(answer.error).sort()).toEqual(['expected', 'field', 'message']);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: howMany(30, 120) },
     );
     expect(size()).toBe(before);
     await ask.get('/api/health').expect(200);

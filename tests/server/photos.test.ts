@@ -171,7 +171,7 @@ describe('room for photographs', () => {
     const { body } = await keep(ask, await noisePicture(2, 2_200_000)).expect(422);
     expect(body.error).toMatchObject({
       field: 'photo',
-      message: 'The shop keeps 8 MB of photographs, and 10 MB is the most.',
+      message: 'The shop keeps 8 MB of photos; the limit is 10 MB.',
     });
     expect(readdirSync(photosDir)).toHaveLength(2);
     // What is refused takes no room, and what is there already takes no more.

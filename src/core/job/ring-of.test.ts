@@ -344,7 +344,7 @@ describe('crush and clamp of both wheels of a pair', () => {
     expect(told?.ok && told.working.verdict).toBe('good');
     const apart = of(2.5, 3.05);
     expect(apart?.ok && apart.working.result.reasons.map((r) => r.says).join()).toMatch(
-      /differ by/,
+      /The pair differs by/,
     );
     const alone = of(2.8, null);
     expect(alone?.ok && alone.working.result.pairDifferenceMm).toBeNull();

@@ -53,7 +53,7 @@ export const KeepTakeOff = () => {
   return (
     <div className="flex items-center gap-3">
       <Button small disabled={off.treadMm === null} onClick={() => void keep()}>
-        Keep the old tire as used stock
+        Save as take-off
       </Button>
       {off.treadMm === null && (
         <p className="text-[15px] text-ink2">Tread depth was not measured at Intake.</p>

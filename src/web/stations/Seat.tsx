@@ -172,7 +172,7 @@ export const Seat = () => {
       )}
       {!gauge.device && !standIns && (
         <Button small className="mt-2" onClick={() => dispatch(standInsChosen(true))}>
-          Use the simulated gauge and hose
+          Simulated gauge
         </Button>
       )}
       <Cautions list={limit.cautions} />

@@ -495,7 +495,7 @@ test('what an earlier program left is taken over, and the fitter is asked', asyn
     ['old2', 'refused'],
   ]);
   expect([...texts.keys()]).toEqual(['rimstone-prefs']);
-  expect(store.getState().prefs.units.pressure).toBe('psi');
+  expect(store.getState().prefs.units).toEqual({});
   expect(there()).toEqual([]);
   await store.dispatch(sender.writeAfterAll(outbox()));
   expect(there()).toEqual(['old', 'old']);

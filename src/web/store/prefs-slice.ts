@@ -28,7 +28,7 @@ const FRESH: Prefs = {
 const load = (): Prefs => {
   try {
     const stored = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Prefs>;
-    return { ...FRESH, ...stored };
+    return { ...FRESH, ...stored, units: { ...stored.units } };
   } catch {
     return FRESH;
   }

@@ -291,7 +291,12 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     const residual = sumVectors([{ massG: counterMassG, deg: counterDeg + 180 }, ...pieces]);
     show.line('wanted', 'counterweight', counterMassG, 'g');
     show.line('pieces', SIDE_WORDS[sides], pieces.map((p) => `${p.massG} g`).join(' + ') || 'none');
-    const residualG = show.line('imbalance left', 'heavy spot + weights, as vectors', residual.massG, 'g');
+    const residualG = show.line(
+      'imbalance left',
+      'heavy spot + weights, as vectors',
+      residual.massG,
+      'g',
+    );
     const coupleGmm = rimWidthMm === undefined ? null : worstCouple(target, pieces, rimWidthMm);
     if (coupleGmm !== null)
       show.line(

@@ -337,7 +337,7 @@ describe('pieces from stock', () => {
     expect(short.result).toMatchObject({ found: false, proved: true, leastMassG: null });
     expect(short.verdict).toBe('check');
     expect(short.lines.find((l) => l.label === 'proof')!.value).toMatch(/this leaves the least$/);
-    expect(short.cautions.join()).toMatch(/does not make up this counterweight/);
+    expect(short.cautions.join()).toMatch(/cannot make this counterweight/);
   });
 
   test('no piece lies on valve, lock or cast spoke, whoever asks and whatever is left out', () => {

@@ -174,7 +174,7 @@ describe('the pressure to start from', () => {
     expect(said(psi(14), 'motocross')[0]).toBe('good');
     expect(said(psi(15.2), 'motocross')[0]).toBe('check');
     expect(said(psi(51))[0]).toBe('stop');
-    expect(said(900)[1]).toMatch(/^130.5 psi is refused: it is above 50.0 psi/);
+    expect(said(900)[1]).toMatch(/^130.5 psi is too high: above 50.0 psi/);
     expect(said(900, 'road', { placardKpa: 250 })[0]).toBe('stop');
     expect(said(270, 'road', { placardKpa: 250 })).toEqual([
       'check',

@@ -3,7 +3,8 @@ import { SYNONYMS } from './synonyms';
 import { resultRows } from './result-rows';
 
 test('synonyms belong to calculators that exist', () => {
-  for (const name of Object.keys(SYNONYMS)) expect([name, findWorking(name)?.name]).toEqual([name, name]);
+  for (const name of Object.keys(SYNONYMS))
+    expect([name, findWorking(name)?.name]).toEqual([name, name]);
 });
 
 test('titles are nouns of at most 34 characters, each once', () => {
@@ -15,7 +16,9 @@ test('titles are nouns of at most 34 characters, each once', () => {
 
 test('a result is shown with full names and money as money', () => {
   const bead = findWorking('bead-path')!;
-  const labels = resultRows('bead-path', bead.run(bead.example as never).result).map((r) => r.label);
+  const labels = resultRows('bead-path', bead.run(bead.example as never).result).map(
+    (r) => r.label,
+  );
   expect(labels).toContain('longest bite that passes');
   expect(labels).not.toContain('one go');
   expect(resultRows('estimate', { currency: 'USD', totalMinor: 1250 })).toEqual([
