@@ -134,12 +134,12 @@ const seatOnTheHose = async (page) => {
 
 /** A second bead begun, and a dozen bites taken. */
 const someMoves = async (page) => {
-  await page.getByLabel('Begin at').fill('270');
-  await page.getByRole('button', { name: 'Begin here' }).click();
+  await page.getByRole('textbox', { name: 'Start at' }).fill('270');
+  await page.getByRole('button', { name: 'Start here' }).click();
   for (const name of [
     'Feel for the tube',
     ...Array(6).fill('Bite clockwise'),
-    ...Array(5).fill('Bite the other way'),
+    ...Array(5).fill('Bite counterclockwise'),
   ])
     await page.getByRole('button', { name }).click();
 };
@@ -179,7 +179,7 @@ for (const [name, path, more] of VIEWS) {
   if (pick) await page.getByRole('radio', { name: pick }).click();
   if (press) await page.keyboard.press(press);
   // The advice is worked out beside the screen.
-  await page.getByRole('heading', { name: 'Working it out' }).waitFor({ state: 'hidden' });
+  await page.getByRole('heading', { name: 'Calculating' }).waitFor({ state: 'hidden' });
   // So is the plan of the day.
   await page.getByText('Planning the day …').waitFor({ state: 'hidden' });
   await page.waitForTimeout(400);

@@ -79,8 +79,8 @@ void (async () => {
       told('the rim at its needle', await framesWhile(still, pressing(still, times(20, '.'), 120))),
     );
     const levers = await open('/practice?kind=levers&wheel=5');
-    await levers.getByLabel('Start at').fill('180°');
-    await levers.getByLabel('Start at').press('Enter');
+    await levers.getByRole('textbox', { name: 'Start at' }).fill('180°');
+    await levers.getByRole('textbox', { name: 'Start at' }).press('Enter');
     await levers.getByRole('button', { name: 'Start here' }).click();
     console.log(
       told(

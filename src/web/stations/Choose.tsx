@@ -1,3 +1,4 @@
+import { counted } from '../../core/base/units';
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -117,8 +118,8 @@ const WithShelf = () => {
             <Reasons reasons={doubts.slice(0, SHOWN)} />
             <details className="text-[16px]" key={draft.tireId + draft.marking}>
               <summary className="min-h-12 cursor-pointer py-2.5 underline">
-                {doubts.length > SHOWN ? `${doubts.length - SHOWN} more to check, and ` : ''}
-                {good.length} {good.length === 1 ? 'thing is' : 'things are'} good
+                {doubts.length > SHOWN ? `${doubts.length - SHOWN} more to check, ` : ''}
+                {counted(good.length, 'check')} passed
               </summary>
               <Reasons reasons={[...doubts.slice(SHOWN), ...good]} />
             </details>
