@@ -67,7 +67,7 @@ test('a shop goes out into a file, and another takes it in after a look; a job o
   const whole = readFileSync(await (await saved).path());
   await page.goto(`${shop.url}/jobs/demo-job-22/log`);
   const savedJob = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'File for another shop' }).click();
+  await page.getByRole('link', { name: 'Export job' }).click();
   const one = readFileSync(await (await savedJob).path());
 
   const other = new TestShop();

@@ -3,7 +3,14 @@ import { SPIN_WORDS } from '../bench/brake';
 import { BEAD_SIDES } from '../bench/ring';
 import { tireAge } from '../fit/tires';
 import { USE_WORDS } from '../bench/pressure';
-import { quantityText, placeText, type Unit, type UnitPreferences } from '../base/units';
+import {
+  quantityText,
+  placeText,
+  type Unit,
+  type UnitPreferences,
+  dateText,
+  counted,
+} from '../base/units';
 import { BUILD_WORDS, KIND_WORDS, lockPlaces, POSITION_WORDS } from '../fit/wheels';
 import { attempt } from '../base/working';
 import { readyOf, stringOf } from './back-of';
@@ -42,6 +49,7 @@ const PIECE_SIDE_WORDS = { near: '', far: ' far side', inner: ' inner face' } as
 export const jobCard = (state: JobState, today: string, units: UnitPreferences): JobCard => {
   const q: Quantity = (value, unit, digits) =>
     quantityText(value, unit, units, digits === undefined ? {} : { digits });
+  const open = openPoints(jobReport(state, today));
   const { machine, wheel, cameOff, chosen, pressureSet, balance } = state;
   const { weights, balanced } = balance;
   const workDay = (state.handedOver?.at ?? today).slice(0, 10);
@@ -138,9 +146,8 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
       }),
     },
     { title: 'Wheel on', rows: backRows(state, q) },
-    { title: 'Final check', rows: leaveRows(state, q) },
+    { title: 'Final check', rows: leaveRows(state, q, open.missing.length) },
   ];
-  const open = openPoints(jobReport(state, today));
   return {
     title: wheel && machine ? `${POSITION_WORDS[wheel.position]}, ${machine.name}` : 'Job',
     subtitle: known([
@@ -201,7 +208,7 @@ const RIDE_WORDS = {
  * What was done before it left: the ride, what the machine was taught, the points that are proved,
  * the old tire.
  */
-const leaveRows = (state: JobState, q: Quantity): [string, string][] => {
+const leaveRows = (state: JobState, q: Quantity, missing: number): [string, string][] => {
   const { ride, taught, handedOver } = state;
   const { onRecord } = readyOf(state).result;
   const shakes = ride?.shakesAtKmh != null && `shakes at ${q(ride.shakesAtKmh, 'km/h')}`;
@@ -215,7 +222,12 @@ const leaveRows = (state: JobState, q: Quantity): [string, string][] => {
       'Recalibrated',
       taught && `${taught.done ? 'done' : 'not done'}${taught.found ? `, ${taught.found}` : ''}`,
     ],
-    ['Safety checks', onRecord],
+    [
+      'Safety checks',
+      missing > 0
+        ? `${onRecord}; ${counted(missing, 'other entry', 'other entries')} missing`
+        : onRecord,
+    ],
     ['Declined', state.declined.map((d) => d.what).join(' ')],
     ['Old tire', handedOver?.oldTire],
   ]);
@@ -226,7 +238,7 @@ const despiteText = (state: JobState): string | null => {
   const { withdrawn } = state;
   if (withdrawn) {
     const points = withdrawn.points.map((p) => `${p.says.toLowerCase()} (${p.by})`).join('; ');
-    return `Proof withdrawn by ${withdrawn.who} on ${withdrawn.at.slice(0, 10)}: ${points}. Do not ride. Check it and release it again.`;
+    return `Proof withdrawn by ${withdrawn.who} on ${dateText(withdrawn.at)}: ${points}. Do not ride. Check it and release it again.`;
   }
   const despite = state.handedOver?.despite;
   if (!despite) return null;

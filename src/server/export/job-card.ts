@@ -1,5 +1,5 @@
 import { dialMarks, foldJob, jobCard, type Entry, type JobSummary } from '../../core/job';
-import { dayOf, formatQuantity, type UnitPreferences } from '../../core/base/units';
+import { dayOf, formatQuantity, type UnitPreferences, dateText } from '../../core/base/units';
 import { wheelDial } from '../../core/fit/wheels';
 import { PAGE, taggedPdf } from './tagged-pdf';
 
@@ -23,7 +23,7 @@ export const jobCardPdf = ({ job, entries, units, shopName, on }: CardInput): Pr
   pdf.title(card.title);
   pdf.text(card.subtitle, { soft: true });
   pdf.text(
-    `Job ${job.number} · opened ${job.openedAt.slice(0, 10)}${shopName ? ` · ${shopName}` : ''}`,
+    `Job ${job.number} · opened ${dateText(job.openedAt)}${shopName ? ` · ${shopName}` : ''}`,
     { soft: true },
   );
   if (card.despite) {
@@ -59,7 +59,7 @@ export const jobCardPdf = ({ job, entries, units, shopName, on }: CardInput): Pr
   };
   list(
     'Rechecks',
-    card.rechecks.map((r) => `${r.onDate}: ${r.what}`),
+    card.rechecks.map((r) => `${dateText(r.onDate)}: ${r.what}`),
   );
   list('To check', card.doubts);
   list('Not recorded', card.missing);

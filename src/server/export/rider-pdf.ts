@@ -1,3 +1,4 @@
+import { dateText } from '../../core/base/units';
 import type { RiderPaper } from '../../core/reports/papers';
 import { wheelDial } from '../../core/fit/wheels';
 import { PAGE, taggedPdf } from './tagged-pdf';
@@ -80,7 +81,7 @@ export const riderPdf = ({ paper, photos, shopName, on }: RiderInput): Promise<B
     pdf.list(once);
   }
   pdf.heading('Rechecks');
-  pdf.list(paper.lookAgain.map(({ onDate, what, why }) => `${onDate}: ${what}: ${why}`));
+  pdf.list(paper.lookAgain.map(({ onDate, what, why }) => `${dateText(onDate)}: ${what}: ${why}`));
   pdf.heading('Ride safely');
   pdf.list(paper.cautions);
   return pdf.end();

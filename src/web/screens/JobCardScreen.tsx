@@ -1,3 +1,4 @@
+import { dateText } from '../../core/base/units';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { dialMarks, jobCard } from '../../core/job';
@@ -55,7 +56,7 @@ export const JobCardScreen = () => {
         <h1 className="text-[32px]">{card.title}</h1>
         <p className="text-ink2">{card.subtitle}</p>
         <p className="text-ink2">
-          Job {open.job.number} · opened {open.job.openedAt.slice(0, 10)}
+          Job {open.job.number} · opened {dateText(open.job.openedAt)}
           {shop && ` · ${shop}`}
         </p>
         {card.despite && (
@@ -89,7 +90,10 @@ export const JobCardScreen = () => {
             </figcaption>
           </figure>
         </div>
-        <List title="Rechecks" items={card.rechecks.map((r) => `${r.onDate}: ${r.what}`)} />
+        <List
+          title="Rechecks"
+          items={card.rechecks.map((r) => `${dateText(r.onDate)}: ${r.what}`)}
+        />
         <List title="To check" items={card.doubts} />
         <List title="Not recorded" items={card.missing} />
         <List title="Notes" items={card.notes} />

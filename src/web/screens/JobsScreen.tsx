@@ -1,3 +1,4 @@
+import { dateText } from '../../core/base/units';
 import { useEffect, useMemo, useState } from 'react';
 import { refusalText } from '../../core/base/errors';
 import { Link, useNavigate } from 'react-router';
@@ -63,7 +64,7 @@ const Row = ({ job }: { job: JobSummary }) => {
         <span className="truncate max-md:col-start-2">{job.rider}</span>
         <span className="num truncate max-md:hidden">{job.sizeOn ?? job.sizeOff ?? ''}</span>
         <span className="flex flex-wrap items-center gap-x-4 max-md:col-start-2 md:contents">
-          <span className="num whitespace-nowrap text-ink2">{job.openedAt.slice(0, 10)}</span>
+          <span className="num whitespace-nowrap text-ink2">{dateText(job.openedAt)}</span>
           <State job={job} />
         </span>
       </Link>

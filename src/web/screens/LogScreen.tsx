@@ -1,3 +1,5 @@
+import { dateText, localDayOf } from '../../core/base/units';
+import { timeText } from '../parts/moment-text';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import {
@@ -70,7 +72,7 @@ export const LogScreen = () => {
             CSV
           </a>
           <a className="btn" href={`/api/jobs/${id}/file`}>
-            File for another shop
+            Export job
           </a>
         </div>
       }
@@ -82,11 +84,11 @@ export const LogScreen = () => {
           return (
             <li
               key={e.id}
-              className="grid min-h-12 [contain-intrinsic-size:auto_48px] [content-visibility:auto] grid-cols-[44px_1fr] items-center gap-x-4 border-b border-stone3 py-1.5 md:grid-cols-[44px_150px_110px_130px_minmax(0,1fr)_auto]"
+              className="grid min-h-12 [contain-intrinsic-size:auto_48px] [content-visibility:auto] grid-cols-[44px_1fr] items-center gap-x-4 border-b border-stone3 py-1.5 md:grid-cols-[44px_176px_110px_130px_minmax(0,1fr)_auto]"
             >
               <span className="num text-ink2">{waiting.has(e.id) ? '' : e.seq}</span>
               <time className="num text-[15px] text-ink2" dateTime={e.at}>
-                {new Date(e.at).toLocaleString('sv').slice(0, 16)}
+                {dateText(localDayOf(new Date(e.at)))} {timeText(new Date(e.at))}
               </time>
               <span className="text-ink2 max-md:col-start-2">{STATION_WORDS[e.station]}</span>
               <span className="truncate text-ink2 max-md:col-start-2">{e.who}</span>

@@ -1,3 +1,4 @@
+import { dateText } from '../../core/base/units';
 import { mayDo } from '../../core/shop/auth';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -31,7 +32,7 @@ const Row = ({
   return (
     <li className="grid items-center gap-x-4 border-b border-stone3 px-2 py-1.5 md:grid-cols-[170px_minmax(0,1.3fr)_minmax(0,1.4fr)_150px]">
       <span className={isOver ? 'font-semibold text-stop' : ''}>
-        {row.closed ? row.closed.at.slice(0, 10) : dueDayText(row.dueOn, on)}
+        {row.closed ? dateText(row.closed.at) : dueDayText(row.dueOn, on)}
       </span>
       <Link
         to={recheckAddress(row)}

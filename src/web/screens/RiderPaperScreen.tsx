@@ -1,3 +1,4 @@
+import { dateText } from '../../core/base/units';
 import { Link, useParams } from 'react-router';
 import type { PaperWheel } from '../../core/reports/papers';
 import { Button } from '../parts/Button';
@@ -130,7 +131,7 @@ export const RiderPaperScreen = () => {
         <Part title="Final check" items={before} />
         <Part
           title="Rechecks"
-          items={paper.lookAgain.map((l) => `${l.onDate}: ${l.what}: ${l.why}`)}
+          items={paper.lookAgain.map((l) => `${dateText(l.onDate)}: ${l.what}: ${l.why}`)}
         />
         <Part title="Ride safely" items={paper.cautions} />
       </main>

@@ -1,6 +1,6 @@
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { Trend } from '../../core/job';
-import { toDisplay } from '../../core/base/units';
+import { toDisplay, dateText } from '../../core/base/units';
 import { useUnits } from '../parts/quantity';
 
 /** One thing of a wheel over its jobs. */
@@ -16,7 +16,7 @@ export default function TrendChart({ trend: { what, unit, points } }: { trend: T
     <div
       className="h-[170px]"
       role="img"
-      aria-label={`${what}: ${say(first.value, unit)} on ${first.onDate}, ${say(last.value, unit)} on ${last.onDate}, ${points.length} jobs`}
+      aria-label={`${what}: ${say(first.value, unit)} on ${dateText(first.onDate)}, ${say(last.value, unit)} on ${dateText(last.onDate)}, ${points.length} jobs`}
     >
       <ResponsiveContainer width="100%" height="100%">
         <LineChart

@@ -1,3 +1,4 @@
+import { dateText } from '../../core/base/units';
 import { Link } from 'react-router';
 import type { LifeEvent } from '../../core/job';
 import { useUnits } from '../parts/quantity';
@@ -24,7 +25,7 @@ export const WheelLife = ({ life }: { life: readonly LifeEvent[] }) => {
                 to={`/jobs/${event.jobId}/${event.by === null ? 'intake' : 'card'}`}
                 className="inline-flex min-h-12 items-center"
               >
-                {event.onDate}, job {event.number}
+                {dateText(event.onDate)}, job {event.number}
               </Link>
             </p>
             <div className="self-center text-[16px]">

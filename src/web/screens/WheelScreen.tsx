@@ -3,7 +3,7 @@ import { refusalText } from '../../core/base/errors';
 import { Link, useNavigate, useParams } from 'react-router';
 import { wheelTrends } from '../../core/job';
 import { treadWear } from '../../core/fit/tires';
-import { counted, placeText } from '../../core/base/units';
+import { counted, placeText, dateText, monthText } from '../../core/base/units';
 import {
   BUILD_WORDS,
   lockMarks,
@@ -249,7 +249,7 @@ export const WheelScreen = () => {
             <ClampedFacts wheel={kept} />
             <Fact label="Runout">
               {last
-                ? `${say(last.lateralMm, 'mm', { digits: 1 })} side to side, ${say(last.radialMm, 'mm', { digits: 1 })} up and down, ${last.onDate}`
+                ? `${say(last.lateralMm, 'mm', { digits: 1 })} side to side, ${say(last.radialMm, 'mm', { digits: 1 })} up and down, ${dateText(last.onDate)}`
                 : 'not measured'}
             </Fact>
             {kept.runouts.length > 1 && (
@@ -259,7 +259,7 @@ export const WheelScreen = () => {
                   .reverse()
                   .map(
                     (r) =>
-                      `${say(r.lateralMm, 'mm', { digits: 1 })} / ${say(r.radialMm, 'mm', { digits: 1 })} (${r.onDate.slice(0, 7)})`,
+                      `${say(r.lateralMm, 'mm', { digits: 1 })} / ${say(r.radialMm, 'mm', { digits: 1 })} (${monthText(r.onDate)})`,
                   )
                   .join(', ')}
               </Fact>
@@ -272,7 +272,7 @@ export const WheelScreen = () => {
                     const side =
                       lateralMm !== null && `${say(lateralMm, 'mm', { digits: 1 })} side`;
                     const up = radialMm !== null && `${say(radialMm, 'mm', { digits: 1 })} up`;
-                    return `${[side, up].filter(Boolean).join(', ')} (${onDate.slice(0, 7)})`;
+                    return `${[side, up].filter(Boolean).join(', ')} (${monthText(onDate)})`;
                   })
                   .join('; ')}
               </Fact>
@@ -286,7 +286,7 @@ export const WheelScreen = () => {
               <Fact label="Heavy spot with tire">
                 {history.heavySpots
                   .slice(0, 3)
-                  .map((h) => `${placeText(h.deg)} (${h.onDate.slice(0, 7)})`)
+                  .map((h) => `${placeText(h.deg)} (${monthText(h.onDate)})`)
                   .join('; ')}
               </Fact>
             )}

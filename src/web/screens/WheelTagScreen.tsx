@@ -1,6 +1,6 @@
 import { QRCodeSVG } from 'qrcode.react';
 import { Link, useParams } from 'react-router';
-import { counted, placeText } from '../../core/base/units';
+import { counted, placeText, dateText } from '../../core/base/units';
 import { BUILD_WORDS, lockPlaces, POSITION_WORDS } from '../../core/fit/wheels';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
@@ -93,7 +93,7 @@ export const WheelTagScreen = () => {
           {rollout && (
             <p>
               Rollout {say(rollout.circumferenceMm, 'mm')} at {say(rollout.gaugeKpa, 'kPa')},{' '}
-              {rollout.onDate}
+              {dateText(rollout.onDate)}
             </p>
           )}
           {wheel.build === 'beadlock' && (

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { OLD_TIRES, openPoints, pairDoubts, readyOf } from '../../core/job';
 import { LOOK_SHORT } from '../../core/job/recheck';
-import { counted } from '../../core/base/units';
+import { counted, dateText } from '../../core/base/units';
 import { Button } from '../parts/Button';
 import { ApprovalPin } from '../parts/ApprovalPin';
 import { FormChoice, FormText } from '../parts/form-fields';
@@ -80,7 +80,7 @@ export const HandOver = () => {
         withdrawn
           ? `Proof withdrawn by ${withdrawn.who}`
           : done
-            ? `Handed over to ${done.to} on ${done.at.slice(0, 10)}`
+            ? `Handed over to ${done.to} on ${dateText(done.at)}`
             : 'Final check'
       }
       now={

@@ -1,3 +1,4 @@
+import { dateText } from '../../core/base/units';
 import { useState } from 'react';
 import { refusalText } from '../../core/base/errors';
 import { ruleNumber } from '../../core/base/rules';
@@ -101,7 +102,8 @@ export const Intake = () => {
   };
   const { record } = useWheelRecord(wheel.id);
   const last = record?.history.life.find((event) => event.jobId !== job.id && event.by !== null);
-  const lastTime = last && `Last time, ${last.onDate}: ${last.facts.map(tell).join('; ')}.`;
+  const lastTime =
+    last && `Last time, ${dateText(last.onDate)}: ${last.facts.map(tell).join('; ')}.`;
   useKeys([{ key: 'n', says: 'Save and go on', run: () => void save() }]);
 
   return (

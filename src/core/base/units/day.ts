@@ -20,3 +20,14 @@ export const daysAfter = (day: string, days: number): string =>
  */
 export const daysBetween = (from: string, to: string): number =>
   differenceInCalendarDays(parseISO(to), parseISO(from));
+
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
+/** `Nov 2026`: the month of a day, YYYY-MM-DD or longer. */
+export const monthText = (day: string): string => dateText(day).replace(/ \d+,/, '');
+
+/** `Nov 22, 2026`: a day as papers, logs and records show it; YYYY-MM-DD, of an instant its day. */
+export const dateText = (day: string): string => {
+  const [year, month, date] = day.slice(0, 10).split('-').map(Number);
+  return `${MONTHS[month! - 1]} ${date}, ${year}`;
+};

@@ -12,7 +12,7 @@ export {
 } from './display';
 export { UNIT_SYSTEMS, unitsOfSystem } from './unit-systems';
 export { formatMoney, parseMoney, writeMoney } from './money';
-export { DAY_MS, dayOf, daysAfter, daysBetween, localDayOf } from './day';
+export { DAY_MS, dayOf, daysAfter, daysBetween, localDayOf, dateText, monthText } from './day';
 export { counted } from './counted';
 export { said, sayIn, writtenApart, type Sentence, type SentenceQuantity } from './sentence';
 export {

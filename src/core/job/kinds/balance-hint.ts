@@ -1,5 +1,5 @@
 import { angle, date, quantity } from '../../base/fields';
-import { placeText } from '../../base/units';
+import { placeText, dateText } from '../../base/units';
 import type { BalanceHintData, BalanceLog } from '../balance-log';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { id } from '../entry-fields';
@@ -14,7 +14,7 @@ export const balanceHintEntry = defineEntry<BalanceHintData, object, { balance: 
     onDate: date('The day'),
   }),
   text: ({ massG, deg, onDate }, { q }) =>
-    `Last time, ${onDate}, heavy by ${q(massG, 'g')} at ${placeText(deg)}: used as a hint`,
+    `Last time, ${dateText(onDate)}, heavy by ${q(massG, 'g')} at ${placeText(deg)}: used as a hint`,
   initial: {},
   apply: ({ balance }, { data }) => ({ balance: { ...balance, hint: data } }),
 });

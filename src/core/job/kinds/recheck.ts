@@ -1,3 +1,4 @@
+import { dateText } from '../../base/units';
 import { date, oneOf, text } from '../../base/fields';
 import { JOB_LOOKS, type JobLook } from '../recheck';
 import { defineEntry, REMARK } from '../define-entry';
@@ -19,7 +20,7 @@ export const recheckEntry = defineEntry<RecheckData, { rechecks: RecheckData[] }
     onDate: date('When'),
     look: oneOf(JOB_LOOKS, 'Which readings close it').optional(),
   }),
-  text: ({ what, onDate }) => `Recheck on ${onDate}: ${what}`,
+  text: ({ what, onDate }) => `Recheck on ${dateText(onDate)}: ${what}`,
   initial: { rechecks: [] },
   apply: ({ rechecks }, { data }) => ({
     rechecks: [...rechecks.filter((r) => r.what !== data.what), data],

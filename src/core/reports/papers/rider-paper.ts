@@ -9,7 +9,14 @@ import {
   type JobState,
 } from '../../job';
 import { LOOK_WHY } from '../../job/recheck';
-import { quantityText, placeText, sayIn, type Unit, type UnitPreferences } from '../../base/units';
+import {
+  quantityText,
+  placeText,
+  sayIn,
+  type Unit,
+  type UnitPreferences,
+  dateText,
+} from '../../base/units';
 import type { VisitState } from '../../shop/visit';
 import { POSITION_WORDS, type DialMark, type Wheel } from '../../fit/wheels';
 import type { Reason } from '../../base/working';
@@ -241,7 +248,7 @@ export const riderPaper = (
       .at(-1);
   return {
     title: visit.machineName,
-    subtitle: [visit.rider, shopName, (day || today).slice(0, 10)].filter(Boolean).join(' · '),
+    subtitle: [visit.rider, shopName, dateText(day || today)].filter(Boolean).join(' · '),
     wanted: visit.wanted,
     wheels: jobs.flatMap((job) => wheelOf(job, q, units)),
     ride: rideText(states, q),

@@ -1,3 +1,4 @@
+import { dateText } from '../../../core/base/units';
 import type { ReactNode } from 'react';
 import { clampOf, pairCrush, type PairNow, type WheelHistory } from '../../../core/job';
 import {
@@ -69,7 +70,9 @@ const Clamp = ({ of }: { of: Column }) => {
 
 const Turned = ({ of: { turned } }: { of: Column }) => (
   <td className="py-1 pr-3">
-    {turned ? `${turned.turnsDone} of ${turned.turns} turns, ${turned.onDate}` : 'no turns logged'}
+    {turned
+      ? `${turned.turnsDone} of ${turned.turns} turns, ${dateText(turned.onDate)}`
+      : 'no turns logged'}
   </td>
 );
 

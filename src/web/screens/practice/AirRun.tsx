@@ -129,7 +129,7 @@ export const AirRun = ({ at, who, onDone }: RunProps) => {
               All out
             </Button>
             <Button hotkey="L" onClick={doing({ do: 'lubricate' })}>
-              Break and lubricate
+              Break and lube
             </Button>
             <Button hotkey="X" onClick={doing({ do: 'call it off' })}>
               Stop here

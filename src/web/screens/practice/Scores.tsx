@@ -5,7 +5,7 @@ import {
   type PracticeKind,
   type PracticeScore,
 } from '../../../core/practice';
-import { counted } from '../../../core/base/units';
+import { counted, dateText } from '../../../core/base/units';
 import { Fallback } from '../../parts/Fallback';
 import { VerdictShape } from '../../parts/VerdictMark';
 
@@ -56,7 +56,7 @@ export const Scores = ({
           >
             <VerdictShape verdict={r.good ? 'good' : 'check'} size={20} />
             <time className="num text-[15px] text-ink2" dateTime={r.at}>
-              {r.at.slice(0, 10)}
+              {dateText(r.at)}
             </time>
             <span className="num text-right">
               {counted(r.cost, one, many)}

@@ -1,3 +1,4 @@
+import { dateText } from '../../../core/base/units';
 import { nanoid } from '@reduxjs/toolkit';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
@@ -124,7 +125,7 @@ const Form = ({ row, onDone }: { row: RecheckRow; onDone: () => void }) => {
         {recheckName(row)}
         {row.rider && <span className="text-ink2">, {row.rider}</span>}
         <span className="block text-ink2">
-          {row.dueOn < today() ? 'Was due on' : 'Due on'} {row.dueOn}
+          {row.dueOn < today() ? 'Was due on' : 'Due on'} {dateText(row.dueOn)}
           {row.jobNumber !== null && `, by job ${row.jobNumber}`}. {asked.says}
         </span>
       </p>
@@ -175,7 +176,7 @@ const Over = ({ row }: { row: RecheckRow }) => (
   <p className="text-[17px]">
     {recheckName(row)}.{' '}
     {row.closed
-      ? `${row.closed.by} looked at it on ${row.closed.at.slice(0, 10)}: ${row.closed.good ? 'as it should be' : 'not as it should be'}${row.closed.found ? `; ${row.closed.found}` : ''}.`
+      ? `Checked by ${row.closed.by} on ${dateText(row.closed.at)}: ${row.closed.good ? 'OK' : 'problem found'}${row.closed.found ? `; ${row.closed.found}` : ''}.`
       : `Closed by job ${row.passedBy}.`}
   </p>
 );

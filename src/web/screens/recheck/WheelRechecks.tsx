@@ -1,3 +1,4 @@
+import { dateText } from '../../../core/base/units';
 import { Link } from 'react-router';
 import { today } from '../../store';
 import { useWheelRechecksQuery } from '../../store/rechecks-api';
@@ -34,7 +35,7 @@ export const WheelRechecks = ({ wheelId }: { wheelId: string }) => {
             key={row.id}
             className="flex flex-wrap gap-x-4 border-b border-stone3 px-2 py-2 text-[15px] text-ink2"
           >
-            <span className="w-40">{row.closed!.at.slice(0, 10)}</span>
+            <span className="w-40">{dateText(row.closed!.at)}</span>
             <span>
               {row.what}: {row.closed!.good ? 'as it should be' : 'not as it should be'}
               {row.closed!.found && `; ${row.closed!.found}`}, {row.closed!.by}

@@ -1,3 +1,4 @@
+import { dateText } from '../../../core/base/units';
 import { Button } from '../../parts/Button';
 import { useSayPieces } from './pieces-text';
 import type { LastTime } from './use-last-time';
@@ -9,7 +10,7 @@ export const HintRow = ({ lastTime }: { lastTime: LastTime }) => {
   return (
     <p className="mt-3 flex items-center gap-3">
       <span>
-        Last time, {lastTime.hint.onDate}: {sayPieces(lastTime.pieces)}. Used as a hint.
+        Last time, {dateText(lastTime.hint.onDate)}: {sayPieces(lastTime.pieces)}. Used as a hint.
       </span>
       <Button small onClick={lastTime.forget}>
         Not this time
