@@ -33,7 +33,7 @@ test('a hidden wheel is balanced as advised in two or three placements, with las
   await anew(page, shop);
   await expect(page.getByText(/^Last time, \d{4}-\d\d-\d\d: /)).toBeVisible();
   expect(await balanceAsAdvised(page, { massG: 47, deg: 143 })).toBeLessThanOrEqual(3);
-  await expect(page.getByRole('group', { name: 'Before and after' })).toContainText('Heavy at');
+  await expect(page.getByRole('group', { name: 'Before and after' })).toContainText('Force at');
   await expectAccessible(page);
   // Every bit of it survives a reload, and the hint is in the log with what was seen.
   await page.reload();

@@ -35,8 +35,8 @@ const usePast = (): Pick<StationProps, 'lead' | 'now' | 'why'> | null => {
     lead: 'Handed over',
     now:
       missing.length + doubts.length === 0
-        ? 'Done here, as in the log.'
-        : 'Done here, with open points.',
+        ? 'This station is done.'
+        : 'This station has open points.',
     why: [missing.length > 0 && `Not recorded: ${missing.join(', ')}.`, ...doubts]
       .filter(Boolean)
       .join(' '),

@@ -52,7 +52,7 @@ export const BeforeAfter = ({ estimate }: { estimate: Working<BalanceEstimate> |
         <Quantity value={was.leftG} unit="g" digits={0} big />
       </FigureRow>
       <FigureRow
-        label={`Heavy at ${say(wheelAt.speedKmh, 'km/h')}`}
+        label={`Force at ${say(wheelAt.speedKmh, 'km/h')}`}
         basis={
           <BasisTag title="the pull at speed" working={after}>
             m r ω²
