@@ -84,7 +84,7 @@ export const nextOf = (rounds: readonly PracticeScore[], kind: PracticeKind): Ne
 };
 
 /**
- * How somebody does in a kind of practice, and what to try next in it; null where all levels
+ * A learner’s record in a kind of practice, and what to try next in it; null where all levels
  * passed.
  */
 interface KindStanding {

@@ -22,7 +22,7 @@ export interface StationTook {
   sharePct: number;
 }
 
-/** Time by station, in the order of the work; stations that nobody worked at are left out. */
+/** Time by station, in the order of the work; stations without work are left out. */
 export const stationsTook = (
   times: readonly { station: StationId; tookS: number }[],
 ): StationTook[] => {

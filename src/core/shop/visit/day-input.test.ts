@@ -103,7 +103,7 @@ describe('what a plan is asked', () => {
     ]);
     expect(() => dayPlan.run(input)).not.toThrow();
   });
-  test('what was put by hand stays; by somebody who is not at work it is unpinned', () => {
+  test('what was put by hand stays; for a person who is not working it is unpinned', () => {
     const fixed = (planned: ReturnType<typeof put>[], people?: string[]) =>
       asked([oneIn('a', { planned })], people).input.visits[0]!.wheels[0]!.blocks.map(
         (b) => b.fixed,
