@@ -7,7 +7,7 @@ test('what is due is on the first screen, opens its wheel, and a reading closes 
   page.setDefaultTimeout(90_000);
   await openAs(page, shop, '/');
   const shore = page.getByRole('region', { name: 'Rechecks' });
-  await expect(shore.getByText('2 days overdue')).toBeVisible();
+  await expect(shore.getByText('2 days overdue', { exact: true })).toBeVisible();
   await expectAccessible(page);
   await shore.getByRole('link', { name: /Torque and weights/ }).press('Enter');
 

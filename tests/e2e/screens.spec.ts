@@ -209,7 +209,7 @@ test('an empty shop takes its first fitter, machine, wheel and job', async ({ pa
   await page.getByRole('link', { name: 'Check in a machine' }).click();
   await page.getByRole('link', { name: 'New machine' }).click();
   await page.getByLabel('Name').fill('Hob 250');
-  await page.getByLabel('Rider').fill('Ned Ash');
+  await page.getByLabel('Rider', { exact: true }).fill('Ned Ash');
   await page.getByRole('button', { name: 'Save machine' }).click();
   await expect(page.getByRole('alert')).toContainText('Front wheel, tire');
   for (const [i, size] of ['80/100-21', '110/90-18'].entries()) {

@@ -116,7 +116,7 @@ test('a machine that was never here comes in by keyboard: only what the work nee
   await page.getByRole('link', { name: 'New machine' }).press('Enter');
   await expect(page.getByLabel('Torque', { exact: true })).toBeHidden();
   await page.getByLabel('Name').fill('Cobble 125');
-  await page.getByLabel('Rider').fill('Tam Orchard');
+  await page.getByLabel('Rider', { exact: true }).fill('Tam Orchard');
   const wheel = (name: string) => page.getByRole('group', { name });
   await wheel('Front wheel').getByLabel('Rim code').fill('1.60x21');
   await wheel('Front wheel').getByLabel('Current tire').fill('80/100-21 51M TT');
@@ -148,7 +148,7 @@ test('a loose wheel over the counter is a visit too: nothing comes off and goes 
   page.setDefaultTimeout(90_000);
   await openAs(page, shop, '/jobs/new');
   await page.getByRole('link', { name: 'Loose wheel' }).click();
-  await page.getByLabel('Rider').fill('Bo Ferrow');
+  await page.getByLabel('Rider', { exact: true }).fill('Bo Ferrow');
   await page.getByLabel('Current tire').fill('110/90-18');
   await page.getByLabel('Rim code').fill('2.15x18');
   await expectAccessible(page);

@@ -1,3 +1,4 @@
+import { valueWord } from '../../core/base/value-words';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { PACES, type Pace } from '../../core/shop/records';
@@ -136,7 +137,7 @@ export const BenchMenu = () => {
                 label={label}
                 value={units[key]}
                 onChange={(v) => dispatch(unitChosen({ [key]: v }))}
-                options={values.map((v) => [v, v === 'lbf·ft' ? 'ft-lb' : v] as const)}
+                options={values.map((v) => [v, valueWord(v)] as const)}
               />
             ))}
           </div>

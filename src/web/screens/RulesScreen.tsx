@@ -1,3 +1,4 @@
+import { valueWord } from '../../core/base/value-words';
 import { Dialog } from 'radix-ui';
 import { joiResolver } from '@hookform/resolvers/joi';
 import Joi from 'joi';
@@ -31,7 +32,7 @@ const useRuleText = () => {
     rule.unit === 'mm' || rule.unit === 'years' ? { digits: 1 } : undefined;
   return {
     text: (rule: ShopRule, value = rule.value) => {
-      if (typeof value === 'string') return value;
+      if (typeof value === 'string') return valueWord(value);
       if (isMoneyRule(rule)) return formatMoney(value, currency);
       return rule.unit === null ? String(value) : say(value, rule.unit, digits(rule));
     },
@@ -129,7 +130,7 @@ const Editor = ({ rule, onDone }: { rule: ShopRule; onDone: () => void }) => {
           control={control}
           name="value"
           label={rule.says}
-          options={rule.choices.map((c) => [c, c] as const)}
+          options={rule.choices.map((c) => [c, valueWord(c)] as const)}
         />
       ) : (
         <FormQuantity

@@ -1,3 +1,4 @@
+import { valueWord } from '../../core/base/value-words';
 import { Dialog } from 'radix-ui';
 import { schoolsOf } from '../../core/job';
 import { findRule } from '../../core/base/rules';
@@ -24,7 +25,7 @@ export const Schools = () => {
           <section key={school} className="mt-4 border-t-2 border-ink pt-2">
             <h3 className="text-xl">{findRule(school).says}</h3>
             <p className="text-[16px]">
-              <span className="font-semibold text-water">{value}</span> {why}{' '}
+              <span className="font-semibold text-water">{valueWord(value)}</span> {why}{' '}
               <span className="text-ink2">{findRule(school).note}</span>
             </p>
             <ul>
@@ -36,11 +37,11 @@ export const Schools = () => {
                     onClick={() =>
                       void write(
                         [{ kind: 'school', data: { school, value: o.value } }],
-                        `For this job: ${o.value}.`,
+                        `For this job: ${valueWord(o.value)}.`,
                       )
                     }
                   >
-                    {o.value}
+                    {valueWord(o.value)}
                   </Button>
                   <div className="pt-1 text-[15px] leading-snug text-ink2">
                     <p className="text-ink">{o.why}</p>

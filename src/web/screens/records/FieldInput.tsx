@@ -1,3 +1,4 @@
+import { valueWord } from '../../../core/base/value-words';
 import type { DatedNumber, Field } from '../../../core/shop/records';
 import { RENEWS } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
@@ -68,7 +69,7 @@ const Fasteners = ({
           onChange={(renews) =>
             onChange(replaced(list, i, { renews: renews as FastenerDraft['renews'] }))
           }
-          options={RENEWS.map((r) => [r, r] as const)}
+          options={RENEWS.map((r) => [r, valueWord(r)] as const)}
         />
         <Button small onClick={() => onChange(list.filter((_, j) => j !== i))}>
           Remove<span className="sr-only"> with {f.name}</span>

@@ -1,3 +1,4 @@
+import { valueWord } from '../../../core/base/value-words';
 import type { ReactNode } from 'react';
 import type { FieldForm, NamedField } from '../../../core/base/field-form';
 import { DEFAULT_RULES } from '../../../core/base/rules';
@@ -230,7 +231,10 @@ const Control = ({ form, label, path, draft, problem, onChange }: ControlProps) 
       return (
         <ChoiceField
           {...common}
-          options={[['', 'not set'] as const, ...form.of.map((word) => [word, word] as const)]}
+          options={[
+            ['', 'not set'] as const,
+            ...form.of.map((word) => [word, valueWord(word)] as const),
+          ]}
         />
       );
     case 'text':
