@@ -178,7 +178,8 @@ for (const [name, path, more] of VIEWS) {
   if (practice) await someMoves(page);
   if (pick) await page.getByRole('radio', { name: pick }).click();
   if (press) await page.keyboard.press(press);
-  // The advice is worked out beside the screen.
+  // The advice is computed beside the screen.
+  if (name === 'balance') await page.getByRole('heading', { name: /Put on/ }).waitFor();
   await page.getByRole('heading', { name: 'Calculating' }).waitFor({ state: 'hidden' });
   // So is the plan of the day.
   await page.getByText('Planning the day …').waitFor({ state: 'hidden' });
