@@ -4,7 +4,7 @@ import type { Belief } from './belief';
 export const REGION_HOLDS = 0.9;
 
 /**
- * How the share of the belief is matched to the promise while nobody knows the stand's dead band. A
+ * How the share of the belief is matched to the promise while the stand's dead band is unknown. A
  * few readings hardly tell a good stand from a bad one: the belief is too broad on the good one and
  * too narrow on the bad one, whatever is believed beforehand. Basis: fitted to simulated stands of
  * 1 to 6 g with four to eight readings, so that at each of them 87 to 93 of 100 wheels are held;

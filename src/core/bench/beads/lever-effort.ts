@@ -17,8 +17,8 @@ const STEPS: readonly [Effort, number][] = [
 ];
 
 /**
- * How near a bite is to what no bead passes, 0 to 1: nought where even a stiff hoop has slack, 1
- * where a limp loop has none. A model: a real bead lies between the two, nobody knows where.
+ * How near a bite is to what no bead passes, 0 to 1: zero if even a stiff hoop has slack, 1 if
+ * a limp loop has none. A model: a real bead lies somewhere between the two.
  * `hoopMm` a diameter, `spareMm` a circumference.
  */
 export const effortShare = (hoopMm: number, spareMm: number): number => {

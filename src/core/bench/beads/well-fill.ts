@@ -25,7 +25,7 @@ export const WELL_FILL = record(
 
 /**
  * What lies in the well while the tire comes off or goes on: the tube that was in it, or the one
- * that goes in. The wall is the usual one where nobody says another.
+ * that goes in. The wall is the usual one unless another is given.
  */
 export const fillWhile = (
   direction: 'off' | 'on',

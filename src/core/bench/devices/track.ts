@@ -82,7 +82,7 @@ export const heard = (track: Track, line: DeviceLine, nowMs: number): Track => {
 
 /**
  * After a reading was taken, or the instrument was put elsewhere: it must move again, and be steady
- * anew.
+ * again.
  */
 export const takenFrom = (track: Track): Track => ({
   ...track,

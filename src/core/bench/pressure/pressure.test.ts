@@ -72,7 +72,7 @@ describe('the seating limit', () => {
   });
 
   /** Common practice: 12 psi lets a beadlock's bead center. */
-  test('a beadlock and a low-pressure tire go by their own limit, which nobody raises', () => {
+  test('a beadlock and a low-pressure tire go by their own limit, which is never raised', () => {
     const raised = { ceilingKpa: psi(50), by: 'Ada Marl', why: 'stiff bead' };
     const own = (it: 'beadlock' | 'low-pressure tire', more = {}) =>
       seatLimit.run({ shopCeilingKpa: psi(40), own: it, raised, ...more }).result;

@@ -58,8 +58,8 @@ export const RAISED_FIELDS = {
  *
  * All 20 to 1000 kPa; sidewall and rim where they are printed. Two schools of ceiling: the shop's
  * own (40 psi as shipped, memory), or up to 50 psi by a named person with a reason (common practice
- * in motorcycle shops). A beadlock and a low-pressure tire go by their own limit, which nobody
- * raises. Common practice: the lowest binds.
+ * in motorcycle shops). A beadlock and a low-pressure tire go by their own limit, which is
+ * never raised. Common practice: the lowest binds.
  */
 export const seatLimit = defineWorking<Input, SeatLimit>({
   name: 'seat-limit',
