@@ -88,7 +88,7 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
     res
       .status(409)
       .json({
-        ...problem('expectedSeq', error.message, `the number of the newest entry, ${error.seq}`),
+        ...problem('expectedSeq', error.message, `Send the number of the newest entry, ${error.seq}`),
         entries: error.entries,
         seq: error.seq,
       });
@@ -96,13 +96,13 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
     res
       .status(409)
       .json({
-        ...problem('version', error.message, `the version that stands, ${error.record.version}`),
+        ...problem('version', error.message, `Send the version that stands, ${error.record.version}`),
         record: error.record,
       });
   } else if (error instanceof DatabaseGone) {
     res
       .status(503)
-      .json(problem('database', error.message, 'the file put back, and the program started again'));
+      .json(problem('database', error.message, 'Put the file back and start the program again'));
   } else if (error instanceof IdTaken) {
     res
       .status(409)
@@ -110,7 +110,7 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
         problem(
           error.field,
           error.message,
-          'an id of your own making, or the same as the first time',
+          'Use an id of your own, or send the same as the first time',
         ),
       );
   } else if (error instanceof AskerGone) {
@@ -121,7 +121,7 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
       .set('Retry-After', '2')
       .json(problem('server', error.message, 'Try again in a moment'));
   } else if (error instanceof NotFound) {
-    res.status(404).json(problem('path', error.message, 'an address that exists'));
+    res.status(404).json(problem('path', error.message, 'Use an address that exists'));
   } else if (typeof error?.status === 'number' && error.status < 500) {
     res
       .status(error.status)
@@ -129,7 +129,7 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
         problem(
           'body',
           error.status === 413 ? 'The request is too large.' : 'The request cannot be read.',
-          `at most ${Math.round((error.limit ?? 262_144) / 1024)} kB, of the kind this address takes`,
+          `Send at most ${Math.round((error.limit ?? 262_144) / 1024)} kB, of the kind this address takes`,
         ),
       );
   } else if (diskProblem(error)) {
@@ -144,7 +144,7 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
         problem(
           'server',
           'Something went wrong on the server. Nothing was saved.',
-          'another try; if it stays, look at the server log',
+          'Try again; if it stays, look at the server log',
         ),
       );
   }

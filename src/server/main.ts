@@ -39,7 +39,8 @@ const start = async (): Promise<void> => {
   const file = shopFile();
   const weak =
     passphrase &&
-    (weakness(passphrase) ?? (isTriedFirst(passphrase, []) ? 'It’s too easy to guess.' : null));
+    (weakness(passphrase) ??
+      ((await isTriedFirst(passphrase, [])) ? 'It’s too easy to guess.' : null));
   if (weak)
     fail(
       `RIMSTONE_PASSPHRASE can be guessed. ${weak} Make up a sentence of ${MIN_LETTERS} characters or more.`,

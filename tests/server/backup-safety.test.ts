@@ -26,7 +26,6 @@ import { photoStore } from '../../src/server/photo-store';
 import { runningShop } from '../../src/server/running-shop';
 import { workHere } from '../../src/server/work/work-here';
 import { hashes, makeSecrets, PEOPLE } from './closed-shop';
-import { problemOf } from '../sample';
 import { testApp } from './test-app';
 
 // Wide: each passphrase that is tried takes its time, by design.
@@ -172,8 +171,8 @@ describe('a backup', () => {
   test('passphrase that can be guessed is refused; with one, backups are encrypted and their test opens them', async () => {
     const { db, backups } = await shopWithSecrets();
     for (const weak of ['short', 'iloveyou12345'])
-      expect(problemOf(() => backups.setPassphrase(weak))).toMatchObject({ field: 'secret' });
-    backups.setPassphrase(PASSPHRASE);
+      await expect(backups.setPassphrase(weak)).rejects.toMatchObject({ field: 'secret' });
+    await backups.setPassphrase(PASSPHRASE);
     expect((await backups.make('by-hand')).name).toMatch(/\.zip\.age$/);
     await backups.testRestore();
     expect(backups.now()).toMatchObject({ isEncrypted: true, tested: { problem: null } });

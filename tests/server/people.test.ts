@@ -29,8 +29,8 @@ describe('a secret', () => {
     ['730418', false],
     ['three cold mornings', false],
     ['x'.repeat(60) + ' and more of it', false],
-  ])('%s is tried first: %s', (secret, is) =>
-    expect(isTriedFirst(secret, ['Osk Tarrow', 'Spring Wheelworks'])).toBe(is),
+  ])('%s is tried first: %s', async (secret, is) =>
+    expect(await isTriedFirst(secret, ['Osk Tarrow', 'Spring Wheelworks'])).toBe(is),
   );
 
   test('that is tried first is refused in words, by whoever sets it', async () => {

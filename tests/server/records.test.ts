@@ -88,7 +88,7 @@ describe.each(RECORD_KINDS)('%s', (kind) => {
       .send({ ...whole, note: 'too late' })
       .expect(409);
     expect(body).toMatchObject({
-      error: { field: 'version', expected: 'the version that stands, 3' },
+      error: { field: 'version', expected: 'Send the version that stands, 3' },
       record: { note: 'looked at' },
     });
   });

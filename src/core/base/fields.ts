@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { InputError } from './errors';
+import { InputError, type InputProblem } from './errors';
 import type { RuleValues } from './rules/rule';
 import { checkRuleValues } from './rules/rule-value';
 import { UNIT_NAMES, type Unit } from './units';
@@ -20,7 +20,7 @@ export const quantity = (unit: Unit, min: number, max: number, says: string): Jo
   expecting(
     Joi.number().min(min).max(max).description(says),
     `Enter ${lowerFirst(says)}, ${min} to ${max} ${UNIT_NAMES[unit]}`,
-    { unit },
+    { unit, range: { says: lowerFirst(says), unit, min, max } },
   );
 
 /** A whole number, `min` to `max` inclusive. */
@@ -128,11 +128,19 @@ export const ruleValues = (): Joi.Schema =>
     .meta({ expected: 'Use rule values by key, for example { "pressure.motocrossKpa": 86 }' })
     .optional();
 
+/** What a quantity may be, SI. */
+interface QuantityRange {
+  says: string;
+  unit: Unit;
+  min: number;
+  max: number;
+}
+
 /** The inside of a Joi schema that its browser build also has; `describe()` is left out there. */
 interface Inside {
   type: string;
   $_terms: {
-    metas?: { expected?: string }[];
+    metas?: { expected?: string; range?: QuantityRange }[];
     keys?: { key: string; schema: Inside }[] | null;
     items?: Inside[];
   };
@@ -158,18 +166,45 @@ export const fieldsOf = (schema: Joi.Schema): FieldReport[] =>
     required: field._flags.presence === 'required',
   }));
 
-/** The sentence of the innermost field on `path`, or of the nearest one around it. */
-export const expectedAt = (schema: Joi.Schema, path: readonly (string | number)[]): string => {
+type Path = readonly (string | number)[];
+
+/** The schemas along `path`, from the outermost; undefined beyond what the schema knows. */
+const schemasAlong = (schema: Joi.Schema, path: Path): (Inside | undefined)[] => {
   let at: Inside | undefined = inside(schema);
-  let expected = 'the fields that the catalog lists';
-  for (const step of path) {
-    at =
-      typeof step === 'number'
-        ? at?.$_terms.items?.[0]
-        : at?.$_terms.keys?.find((k) => k.key === step)?.schema;
-    expected = at?.$_terms.metas?.find((m) => m.expected)?.expected ?? expected;
-  }
-  return expected;
+  return path.map(
+    (step) =>
+      (at =
+        typeof step === 'number'
+          ? at?.$_terms.items?.[0]
+          : at?.$_terms.keys?.find((k) => k.key === step)?.schema),
+  );
+};
+
+/** The sentence of the innermost field on `path`, or of the nearest one around it. */
+export const expectedAt = (schema: Joi.Schema, path: Path): string =>
+  schemasAlong(schema, path).reduce(
+    (expected, at) => at?.$_terms.metas?.find((m) => m.expected)?.expected ?? expected,
+    'Use the fields that the catalog lists',
+  );
+
+/** The range of a quantity as a sentence that any units can be put into; nothing for other fields. */
+const rangeAt = (
+  schema: Joi.Schema,
+  path: Path,
+  message: string,
+): Required<InputProblem>['inUnits'] | undefined => {
+  const metas = schemasAlong(schema, path).at(-1)?.$_terms.metas;
+  const range = metas?.find((m) => m.range)?.range;
+  if (!range) return undefined;
+  const { says, unit, min, max } = range;
+  return {
+    message,
+    expected: `Enter ${says}, {0} to {1}`,
+    quantities: [
+      { value: min, unit, bound: 'min' },
+      { value: max, unit, bound: 'max' },
+    ],
+  };
 };
 
 const pathText = (path: readonly (string | number)[]): string =>
@@ -206,5 +241,6 @@ export const check = <T>(schema: Joi.Schema, value: unknown): T => {
     'array.max': `${name} has too many items.`,
   };
   const message = sentences[detail.type] ?? `${name} is not valid.`;
-  throw new InputError(field, message, expectedAt(schema, detail.path));
+  const inUnits = rangeAt(schema, detail.path, message);
+  throw new InputError(field, message, expectedAt(schema, detail.path), inUnits);
 };

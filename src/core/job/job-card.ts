@@ -76,7 +76,7 @@ export const jobCard = (state: JobState, today: string, units: UnitPreferences):
       rows: known([
         ['Tire', cameOff?.marking],
         ['Date code', cameOff && age(cameOff.dateCode)],
-        ['Tread', cameOff?.treadMm != null && q(cameOff.treadMm, 'mm', 1)],
+        ['Tread', cameOff?.treadMm != null && q(cameOff.treadMm, 'tread')],
         ['Odometer', state.odometerKm !== null && q(state.odometerKm, 'km')],
         ['Use', cameOff && USE_WORDS[cameOff.use]],
       ]),

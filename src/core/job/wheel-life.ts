@@ -25,7 +25,7 @@ const offFact = (
   { marking, treadMm }: NonNullable<JobState['cameOff']>,
   ranKm: number | null,
 ): Sentence => {
-  const left = treadMm === null ? [] : [{ value: treadMm, unit: 'mm' as const, digits: 1 }];
+  const left = treadMm === null ? [] : [{ value: treadMm, unit: 'tread' as const }];
   const ran = ranKm === null ? [] : [{ value: ranKm, unit: 'km' as const }];
   const parts = [
     `${marking} off`,

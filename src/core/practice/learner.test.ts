@@ -39,7 +39,7 @@ test('the first level that is not sure comes next: four of the last five ended w
   expect(nextOf([], 'levers')).toEqual({ kind: 'levers', level: 'deep rim', why: 'not tried yet' });
   expect(nextOf(rounds([true, true, true]), 'levers')).toMatchObject({
     level: 'deep rim',
-    why: '3 of the last 3 ended well',
+    why: '3 of the last 3 passed',
   });
   expect(nextOf(rounds([true, true, true, false, true]), 'levers')).toMatchObject({
     level: 'shallow rim',

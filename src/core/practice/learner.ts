@@ -78,7 +78,7 @@ export const nextOf = (rounds: readonly PracticeScore[], kind: PracticeKind): Ne
   for (const level of PRACTICE[kind].levels) {
     const { of, good } = lately(rounds, kind, level);
     if (of === 0) return { kind, level, why: 'not tried yet' };
-    if (good < ENOUGH) return { kind, level, why: `${good} of the last ${of} ended well` };
+    if (good < ENOUGH) return { kind, level, why: `${good} of the last ${of} passed` };
   }
   return null;
 };

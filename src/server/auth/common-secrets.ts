@@ -1,4 +1,3 @@
-import zxcvbn from 'zxcvbn';
 import { InputError } from '../../core/base/errors';
 
 /**
@@ -14,9 +13,10 @@ const isDigits = (secret: string): boolean => /^\d+$/.test(secret);
 /**
  * Whether whoever guesses tries it first: passwords that many have, words and names in a row, and
  * `own` names of the shop. A PIN is held to the list of known ones alone: six digits are few, and
- * waiting guards them.
+ * waiting guards them. Its lists of words are loaded at first use: they slow the server's start.
  */
-export const isTriedFirst = (secret: string, own: readonly string[]): boolean => {
+export const isTriedFirst = async (secret: string, own: readonly string[]): Promise<boolean> => {
+  const { default: zxcvbn } = await import('zxcvbn');
   const names = own
     .flatMap((name) => [name, name.replace(/\s+/g, ''), ...name.split(/\s+/)])
     .filter(Boolean);
@@ -26,8 +26,8 @@ export const isTriedFirst = (secret: string, own: readonly string[]): boolean =>
 };
 
 /** Throws `InputError` for a secret that is tried first. */
-export const checkNotTriedFirst = (secret: string, own: readonly string[]): void => {
-  if (!isTriedFirst(secret, own)) return;
+export const checkNotTriedFirst = async (secret: string, own: readonly string[]): Promise<void> => {
+  if (!(await isTriedFirst(secret, own))) return;
   throw new InputError(
     'secret',
     'It’s too easy to guess.',

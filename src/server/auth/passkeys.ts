@@ -1,17 +1,16 @@
-import {
-  generateAuthenticationOptions,
-  generateRegistrationOptions,
-  verifyAuthenticationResponse,
-  verifyRegistrationResponse,
-  type AuthenticationResponseJSON,
-  type AuthenticatorTransport,
-  type RegistrationResponseJSON,
+import type {
+  AuthenticationResponseJSON,
+  AuthenticatorTransport,
+  RegistrationResponseJSON,
 } from '@simplewebauthn/server';
 import type { Request } from 'express';
 import { isIP } from 'node:net';
 import { InputError } from '../../core/base/errors';
 import type { PasskeyStore, StoredPasskey } from '../db/passkey-store';
 import { NotSignedIn } from '../errors';
+
+/** Loaded at first use: it takes a quarter of the time that the server needs to start. */
+const webauthn = () => import('@simplewebauthn/server');
 
 const CHALLENGE_MS = 120_000;
 /** Challenges that wait at a time; the oldest goes first. */
@@ -70,6 +69,7 @@ export const passkeyCeremonies = (store: PasskeyStore, shopName: () => string) =
           `${who} has ${MAX_PASSKEYS} passkeys.`,
           'Remove one of them first',
         );
+      const { generateRegistrationOptions } = await webauthn();
       const options = await generateRegistrationOptions({
         rpName: shopName() || 'Tough Rimstone',
         rpID: partyOf(req).rpID,
@@ -90,6 +90,7 @@ export const passkeyCeremonies = (store: PasskeyStore, shopName: () => string) =
       response: RegistrationResponseJSON,
     ): Promise<void> {
       const { rpID, origin } = partyOf(req);
+      const { verifyRegistrationResponse } = await webauthn();
       const result = await verifyRegistrationResponse({
         response,
         expectedChallenge: isExpected,
@@ -114,6 +115,7 @@ export const passkeyCeremonies = (store: PasskeyStore, shopName: () => string) =
       );
     },
     async assertion(req: Request) {
+      const { generateAuthenticationOptions } = await webauthn();
       const options = await generateAuthenticationOptions({
         rpID: partyOf(req).rpID,
         userVerification: 'required',
@@ -126,6 +128,7 @@ export const passkeyCeremonies = (store: PasskeyStore, shopName: () => string) =
       const { rpID, origin } = partyOf(req);
       const key = store.find(String(response.id));
       if (!key) throw refused();
+      const { verifyAuthenticationResponse } = await webauthn();
       const result = await verifyAuthenticationResponse({
         response,
         expectedChallenge: isExpected,

@@ -196,10 +196,10 @@ export const shopBackups = (
     /** What encrypts backups; not given out. */
     passphrase: settings.passphrase,
     /** Throws `InputError` for a passphrase that can be guessed. */
-    setPassphrase(passphrase: string | null): void {
+    async setPassphrase(passphrase: string | null): Promise<void> {
       if (passphrase !== null) {
         checkSecret(passphrase, 'owner');
-        checkNotTriedFirst(passphrase, []);
+        await checkNotTriedFirst(passphrase, []);
       }
       settings.setPassphrase(passphrase);
     },

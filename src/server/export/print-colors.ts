@@ -28,6 +28,9 @@ export const PRINT: Record<DialRole, string> = {
   bite: '#ffffff',
   'bite-done': '#cfe3df',
   'bite-now': '#0f6f78',
+  bead: '#2c2f31',
+  'bead-bite': '#0f6f78',
+  chain: '#2c2f31',
 };
 
 /** Width of a line in a drawing's own units. */

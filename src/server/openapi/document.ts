@@ -135,7 +135,11 @@ const REFUSAL: Json = {
       properties: {
         field: { type: 'string', description: 'The field as it was sent' },
         message: { type: 'string', description: 'What is wrong with it' },
-        expected: { type: 'string', description: 'What would be right' },
+        expected: { type: 'string', description: 'What to send or do instead' },
+        inUnits: {
+          type: 'object',
+          description: 'Both texts with {0}, {1} for their quantities, for other units',
+        },
       },
     },
   },

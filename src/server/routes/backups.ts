@@ -39,8 +39,8 @@ export const backupRoutes = (backups: ShopBackups, restore: Restore | null): Rou
   const router = Router();
   router.get('/', (_req, res) => void res.json(backups.now()));
   router.post('/', async (_req, res) => void res.status(201).json(await backups.make('by-hand')));
-  router.put('/passphrase', (req, res) => {
-    backups.setPassphrase(
+  router.put('/passphrase', async (req, res) => {
+    await backups.setPassphrase(
       check<{ passphrase: string | null }>(passphraseBody, req.body).passphrase,
     );
     res.json(backups.now());

@@ -55,7 +55,7 @@ export const peopleRoutes = (shop: ShopStore, auth: AuthStore): Router => {
       throw new InputError('secret', 'An owner can do everything.', 'Set a passphrase too');
     if (typeof secret === 'string') {
       checkSecret(secret, role);
-      checkNotTriedFirst(secret, [before.name, shop.name()]);
+      await checkNotTriedFirst(secret, [before.name, shop.name()]);
     }
     const kept = typeof secret === 'string' ? await hashSecret(secret) : secret;
     res.json({ person: auth.setPerson(before.name, role, kept, meOf(req)?.id) });

@@ -183,7 +183,7 @@ export const sessionRoutes = (
     const body = check<{ old: string; secret: string }>(newSecretBody, req.body);
     await signIn.secret(req, res, me.who, body.old);
     checkSecret(body.secret, me.role);
-    checkNotTriedFirst(body.secret, [me.who, shopName()]);
+    await checkNotTriedFirst(body.secret, [me.who, shopName()]);
     auth.setPerson(me.who, me.role, await hashSecret(body.secret), me.id);
     tries.right(me.who, sourceOf(req), giveDeviceToken(req, res), Date.now());
     signIn.note(me.who, 'new PIN or passphrase', req);

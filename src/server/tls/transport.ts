@@ -2,10 +2,13 @@ import { BlockList, isIP, isIPv4 } from 'node:net';
 import { isLoopback } from '../auth/access';
 import { tlsBeside } from '../paths';
 import { namesFor } from './addresses';
-import { givenCertificate, ownCertificate, type ShopCertificate } from './shop-certificate';
+import type { ShopCertificate } from './shop-certificate';
 
 /** What has to be said for plain HTTP beyond this machine. */
 export const PLAIN_WORDS = 'anybody on the network can read it';
+
+/** Loaded only where there is TLS: it slows the server's start. */
+const certificates = () => import('./shop-certificate');
 
 /** How requests come to the server. */
 interface Transport {
@@ -52,8 +55,9 @@ export const transportFor = async (
         'Set HOST=127.0.0.1, so that only the proxy reaches the shop.',
     );
   if (proxy) return { certificate: null, proxy };
-  if (cert && key) return { certificate: given(cert, key), proxy: null };
+  if (cert && key) return { certificate: await given(cert, key), proxy: null };
   if (isLoopback(host) || plain) return { certificate: null, proxy: null };
+  const { ownCertificate } = await certificates();
   return { certificate: await ownCertificate(tlsBeside(file), namesFor(host)), proxy: null };
 };
 
@@ -78,7 +82,8 @@ const isProxy = (text: string): boolean => {
   );
 };
 
-const given = (cert: string, key: string): ShopCertificate => {
+const given = async (cert: string, key: string): Promise<ShopCertificate> => {
+  const { givenCertificate } = await certificates();
   try {
     return givenCertificate(cert, key);
   } catch (error) {

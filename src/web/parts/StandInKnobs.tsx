@@ -1,5 +1,4 @@
 import { useCallback, useState } from 'react';
-import { refusalText } from '../../core/base/errors';
 import type { DeviceKind } from '../../core/bench/devices';
 import { useDo } from '../store';
 import { api, ApiError, type HeldDevice } from '../store/api';
@@ -7,6 +6,7 @@ import { announce } from '../store/jobs-slice';
 import { Button } from './Button';
 import { ChoiceField, QuantityField } from './fields';
 import { useUnits } from './quantity';
+import { refusalText } from './refusal';
 
 /** How a stand-in is held, and a way to hold it otherwise. A refusal is spoken. */
 export const useHold = (device: HeldDevice | null) => {

@@ -1,5 +1,6 @@
 import Joi from 'joi';
-import { tryInput, refusalText } from '../../core/base/errors';
+import { tryInput } from '../../core/base/errors';
+import { refusalText } from './refusal';
 
 /** A sentence at the field that is at fault. */
 const refuse = (helpers: Joi.CustomHelpers, sentence: string) =>

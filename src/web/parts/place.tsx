@@ -1,8 +1,9 @@
 import { useContext, useMemo, useState, type Ref } from 'react';
-import { InputError, refusalText } from '../../core/base/errors';
+import { InputError } from '../../core/base/errors';
 import { clockText, mirrored, parseAngle, placeText } from '../../core/base/units';
 import { JobContext } from './job-context';
 import { TextField } from './fields';
+import { refusalText } from './refusal';
 
 /** Places as seen from the side that is up; inside they are kept as seen from the disc side. */
 export const usePlace = () => {

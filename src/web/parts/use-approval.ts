@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { refusalText } from '../../core/base/errors';
 import { useApp } from '../store';
 import { api, ApiError } from '../store/api';
+import { refusalText } from './refusal';
 
 /** Another person's approval, given with their own PIN at this screen. */
 export interface ApprovalAtHand {

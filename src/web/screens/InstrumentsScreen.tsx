@@ -1,5 +1,4 @@
 import { Link } from 'react-router';
-import { refusalText } from '../../core/base/errors';
 import { DEVICE_KINDS, FAILURES, type DeviceState, type Failure } from '../../core/bench/devices';
 import type { Verdict } from '../../core/base/working';
 import { Button } from '../parts/Button';
@@ -14,6 +13,7 @@ import { useApp, useDo } from '../store';
 import { api, ApiError, type HeldDevice } from '../store/api';
 import { announce } from '../store/jobs-slice';
 import { standInsChosen } from '../store/prefs-slice';
+import { refusalText } from '../parts/refusal';
 
 const STATE: Record<DeviceState, { verdict: Verdict; word: string }> = {
   live: { verdict: 'good', word: 'Live' },

@@ -1,6 +1,5 @@
 import { dateText } from '../../core/base/units';
 import { useEffect, useMemo, useState } from 'react';
-import { refusalText } from '../../core/base/errors';
 import { Link, useNavigate } from 'react-router';
 import type { JobSummary } from '../../core/job';
 import { POSITION_WORDS } from '../../core/fit/wheels/wheel';
@@ -10,6 +9,7 @@ import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useKeys } from '../parts/keys';
 import { useAddressTexts } from '../parts/use-address';
 import { api, ApiError } from '../store/api';
+import { refusalText } from '../parts/refusal';
 
 const PAGE = 50;
 const TYPING_PAUSE_MS = 180;

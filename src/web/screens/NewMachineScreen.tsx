@@ -3,7 +3,6 @@ import { nanoid } from '@reduxjs/toolkit';
 import { useEffect, useMemo, useState } from 'react';
 import { useFieldArray, useForm, useWatch, type FieldErrors } from 'react-hook-form';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { refusalText } from '../../core/base/errors';
 import { Button } from '../parts/Button';
 import { FormChoice, FormQuantity, FormText } from '../parts/form-fields';
 import { Failed, Frame } from '../parts/Frame';
@@ -27,6 +26,7 @@ import {
 import { FastenerFields } from './machine/FastenerFields';
 import { More } from './machine/More';
 import { WheelFields } from './machine/WheelFields';
+import { refusalText } from '../parts/refusal';
 
 const MAX_WHEELS = 6;
 

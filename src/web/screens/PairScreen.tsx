@@ -1,6 +1,5 @@
 import { lazy, Suspense, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
-import { refusalText } from '../../core/base/errors';
 import { pairNow, partnerOf, type PairNow } from '../../core/job';
 import type { Rollout } from '../../core/bench/ring';
 import { POSITION_WORDS, type Wheel } from '../../core/fit/wheels';
@@ -17,6 +16,7 @@ import { useApp } from '../store';
 import { useWheel } from '../parts/use-wheel';
 import { PairClamp } from './pair/PairClamp';
 import { TapeForm } from './pair/TapeForm';
+import { refusalText } from '../parts/refusal';
 
 const GrowthChart = lazy(() => import('./pair/GrowthChart'));
 

@@ -1,3 +1,4 @@
+import { valueWord } from '../../core/base/value-words';
 import { nanoid } from '@reduxjs/toolkit';
 import { useState, type FC } from 'react';
 import {
@@ -97,7 +98,7 @@ export const PracticeScreen = () => {
   const mine = (rounds ?? []).filter((r) => r.kind === kind && r.level === level).reverse();
   return (
     <Frame
-      title={seed === null ? 'Practice' : `${title}: ${level}`}
+      title={seed === null ? 'Practice' : `${title}: ${valueWord(level)}`}
       actions={
         seed !== null && (
           <Button onClick={() => go({})}>{round ? 'Quit round' : 'Back to the bench'}</Button>
@@ -144,7 +145,7 @@ export const PracticeScreen = () => {
               label="Level"
               value={level}
               onChange={(v) => go({ level: v }, false)}
-              options={levels.map((l) => [l, l] as const)}
+              options={levels.map((l) => [l, valueWord(l)] as const)}
             />
             <p className="text-ink2">{does} Then see the advised moves for the same wheel.</p>
             <Button go disabled={!who} onClick={() => go({ wheel: newSeed() })}>

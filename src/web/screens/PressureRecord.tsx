@@ -1,4 +1,3 @@
-import { refusalText } from '../../core/base/errors';
 import { lazy, Suspense, useMemo } from 'react';
 import { leak } from '../../core/bench/pressure';
 import { ruleNumber } from '../../core/base/rules';
@@ -10,6 +9,7 @@ import { useUnits } from '../parts/quantity';
 import { Reasons } from '../parts/Reasons';
 import { BasisTag } from '../parts/working';
 import { useApp } from '../store';
+import { refusalText } from '../parts/refusal';
 
 const LeakChart = lazy(() => import('./LeakChart'));
 

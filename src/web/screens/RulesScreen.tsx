@@ -5,7 +5,7 @@ import Joi from 'joi';
 import { useMemo, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { BASIS_WORDS } from '../../core/base/basis';
-import { InputError, refusalText } from '../../core/base/errors';
+import { InputError } from '../../core/base/errors';
 import { isMoneyRule, type ShopRule } from '../../core/base/rules';
 import { formatMoney, parseMoney, writeMoney } from '../../core/base/units';
 import { Button } from '../parts/Button';
@@ -19,6 +19,7 @@ import { useApp, useDo } from '../store';
 import { api, ApiError } from '../store/api';
 import { ruleChanged } from '../store/shop-slice';
 import { Sheet } from '../parts/Sheet';
+import { refusalText } from '../parts/refusal';
 
 /** The currency of the shop's own prices, a code of ISO 4217. */
 const useCurrency = (): string =>

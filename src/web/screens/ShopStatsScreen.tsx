@@ -119,7 +119,7 @@ export const ShopStatsScreen = () => {
             rows={data.takeOffs.map((t) => ({
               name: t.marking,
               value: t.treadMm ?? 0,
-              says: `${t.treadMm === null ? 'not measured' : `${say(t.treadMm, 'mm', { digits: 1 })} left`}${t.count > 1 ? `, ${t.count}` : ''}`,
+              says: `${t.treadMm === null ? 'not measured' : `${say(t.treadMm, 'tread')} left`}${t.count > 1 ? `, ${t.count}` : ''}`,
             }))}
           />
         </div>

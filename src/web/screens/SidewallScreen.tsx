@@ -1,5 +1,4 @@
 import { useId, useState } from 'react';
-import { refusalText } from '../../core/base/errors';
 import { Link } from 'react-router';
 import { sidewallRead, tireSize } from '../../core/fit/tires';
 import { attempt } from '../../core/base/working';
@@ -9,6 +8,7 @@ import { Quantity, useUnits } from '../parts/quantity';
 import { useAddress } from '../parts/use-address';
 import { BasisTag, useMainWorking } from '../parts/working';
 import { FigureRow } from '../stations/StationLayout';
+import { refusalText } from '../parts/refusal';
 
 const EXAMPLES = [
   '140/70-17 66H TL',

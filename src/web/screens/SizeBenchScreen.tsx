@@ -1,6 +1,5 @@
 import { skipToken } from '@reduxjs/toolkit/query/react';
 import { useMemo } from 'react';
-import { refusalText } from '../../core/base/errors';
 import { tireCompare, tireSize } from '../../core/fit/tires';
 import { wheelEnd, type Wheel } from '../../core/fit/wheels';
 import { attempt } from '../../core/base/working';
@@ -15,6 +14,7 @@ import { RoomFields } from './sizes/RoomFields';
 import { SizeField } from './sizes/SizeField';
 import { useRooms } from './sizes/use-rooms';
 import { useTypedRooms } from './sizes/use-typed-rooms';
+import { refusalText } from '../parts/refusal';
 
 const MOST = 4;
 const START = ['140/80-17', '130/80-17'];

@@ -1,5 +1,4 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import { refusalText } from '../../core/base/errors';
 import { Link, useNavigate, useParams } from 'react-router';
 import { wheelTrends } from '../../core/job';
 import { treadWear } from '../../core/fit/tires';
@@ -37,6 +36,7 @@ import { WheelRechecks } from './recheck/WheelRechecks';
 import { RecordSheet } from './records/RecordSheet';
 import { useRecordQuery } from '../store/records-api';
 import { useWheelRecord } from '../parts/use-wheel-record';
+import { refusalText } from '../parts/refusal';
 
 /** What the record and the last job put on the dial. */
 const marksOf = (wheel: Wheel, { history }: WheelRecord): DialMark[] => [

@@ -1,4 +1,3 @@
-import { refusalText } from '../../core/base/errors';
 import { useState } from 'react';
 import { rimProfile, type BeadPath } from '../../core/bench/beads';
 import { beadPathOf, fillMmOf } from '../../core/job';
@@ -11,6 +10,7 @@ import { Sheet } from '../parts/Sheet';
 import { SheetFoot } from '../parts/SheetFoot';
 import { BasisTag } from '../parts/working';
 import { useJob } from '../parts/job-context';
+import { refusalText } from '../parts/refusal';
 
 const ARCS = [
   [0, 'none: all down'],

@@ -1,3 +1,4 @@
+import { valueWord } from '../../core/base/value-words';
 import { Link } from 'react-router';
 import { OLD_TIRES, openPoints, pairDoubts, readyOf } from '../../core/job';
 import { LOOK_SHORT } from '../../core/job/recheck';
@@ -152,7 +153,7 @@ export const HandOver = () => {
               control={control}
               name="oldTire"
               label="Old tire"
-              options={[['', 'not set'], ...OLD_TIRES.map((o) => [o, o] as const)]}
+              options={[['', 'not set'], ...OLD_TIRES.map((o) => [o, valueWord(o)] as const)]}
             />
           </div>
           <Button

@@ -1,5 +1,4 @@
 import { Dialog } from 'radix-ui';
-import { refusalText } from '../../core/base/errors';
 import { useState } from 'react';
 import { pressureCorrect } from '../../core/bench/pressure';
 import { attempt } from '../../core/base/working';
@@ -8,6 +7,7 @@ import { QuantityField } from '../parts/fields';
 import { Quantity, useUnits } from '../parts/quantity';
 import { Sheet } from '../parts/Sheet';
 import { BasisTag } from '../parts/working';
+import { refusalText } from '../parts/refusal';
 
 /** What a reading of a warm tire means cold. `altitudeM` is that of the shop. */
 export const HotSheet = ({ coldC, altitudeM }: { coldC: number | null; altitudeM: number }) => {

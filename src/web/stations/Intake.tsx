@@ -1,6 +1,5 @@
 import { dateText } from '../../core/base/units';
 import { useState } from 'react';
-import { refusalText } from '../../core/base/errors';
 import { ruleNumber } from '../../core/base/rules';
 import {
   CLEARANCE_PLACES,
@@ -23,6 +22,7 @@ import { useJob } from '../parts/job-context';
 import { today } from '../store';
 import type { Writing } from '../store/job-writing';
 import { JobDial, StationLayout } from './StationLayout';
+import { refusalText } from '../parts/refusal';
 
 const MAX_TREAD_MM = 40;
 const MAX_ROOM_MM = 1000;
@@ -36,7 +36,9 @@ export const Intake = () => {
   const room = state.clearances[0];
   const [marking, setMarking] = useState(before?.marking ?? wheel.tireMarking);
   const [dateCode, setDateCode] = useState(before?.dateCode ?? '');
-  const [tread, setTread] = useState(before?.treadMm != null ? show(before.treadMm, 'mm', 2) : '');
+  const [tread, setTread] = useState(
+    before?.treadMm != null ? show(before.treadMm, 'tread', 2) : '',
+  );
   const [treadBy, setTreadBy] = useState(before?.treadBy ?? null);
   const [use, setUse] = useState<Use>(before?.use ?? (machine.kind === 'dirt' ? 'dirt' : 'road'));
   const [place, setPlace] = useState<ClearancePlace>(room?.place ?? 'above');
@@ -51,7 +53,7 @@ export const Intake = () => {
   const age = dateCode.trim()
     ? attempt(tireAge, { dateCode: dateCode.trim(), onDate: today(), rules: state.rules })
     : null;
-  const treadMm = tread.trim() ? read(tread, 'mm') : null;
+  const treadMm = tread.trim() ? read(tread, 'tread') : null;
   const roomMm = roomText.trim() ? read(roomText, 'mm') : null;
   const odometerKm = odometer.trim() ? read(odometer, 'km') : null;
   const inRange = (v: number | null, max: number) => v !== null && v >= 0 && v <= max;
@@ -147,13 +149,13 @@ export const Intake = () => {
             kind="caliper"
             what="Tread depth"
             onTake={(line) => {
-              setTread(show(line.value, 'mm', 2));
+              setTread(show(line.value, 'tread', 2));
               setTreadBy(line.device);
             }}
           >
             <QuantityField
               label="Tread depth"
-              unit="mm"
+              unit="tread"
               value={tread}
               onChange={(v) => {
                 setTread(v);

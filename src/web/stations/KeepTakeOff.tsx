@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { refusalText } from '../../core/base/errors';
 import { Link } from 'react-router';
 import { complete } from '../../core/shop/records';
 import { Button } from '../parts/Button';
@@ -7,6 +6,7 @@ import { useJob } from '../parts/job-context';
 import { useDo } from '../store';
 import { api, ApiError } from '../store/api';
 import { shopChanged, useRecordQuery } from '../store/records-api';
+import { refusalText } from '../parts/refusal';
 
 /**
  * The tire that came off may be good for something else: kept as used stock with its depth and date

@@ -1,4 +1,3 @@
-import { refusalText } from '../../core/base/errors';
 import { useMemo, useState } from 'react';
 import { runoutOf, type EntryData } from '../../core/job';
 import type { RunoutReading, RunoutResult } from '../../core/bench/truing';
@@ -12,6 +11,7 @@ import { Sheet } from '../parts/Sheet';
 import { SheetFoot } from '../parts/SheetFoot';
 import { IndicatorTake } from './IndicatorTake';
 import { NippleAdvice } from './NippleAdvice';
+import { refusalText } from '../parts/refusal';
 
 const PLACES = [6, 8, 12, 18] as const;
 const MAX_MM = 20;

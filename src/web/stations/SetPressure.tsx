@@ -1,5 +1,4 @@
 import { useRef, useState } from 'react';
-import { refusalText } from '../../core/base/errors';
 import { USE_WORDS } from '../../core/bench/pressure';
 import { Button } from '../parts/Button';
 import { useJob } from '../parts/job-context';
@@ -17,6 +16,7 @@ import { StepStrip } from './StepStrip';
 import { useGauges } from './use-gauges';
 import { usePressure, type PressureAtHand } from './use-pressure';
 import { useTypedPressure, type TypedPressure } from './use-typed-pressure';
+import { refusalText } from '../parts/refusal';
 
 /** What the way from the shop to where it is ridden does to the pressure, in a sentence. */
 const useWhy = () => {

@@ -128,7 +128,7 @@ export const DEFAULT_RULES: readonly Rule[] = [
     says: 'Road minimum tread',
     group: 'Tires',
     value: 1.6,
-    unit: 'mm',
+    unit: 'tread',
     basis: 'memory',
     min: 0.5,
     max: 5,

@@ -23,6 +23,7 @@ test('the unit stands at the end of the key of a rule that has one', () => {
   const ends: Record<string, string> = {
     kPa: 'Kpa',
     mm: 'Mm',
+    tread: 'Mm',
     g: 'G',
     deg: 'Deg',
     years: 'Years',

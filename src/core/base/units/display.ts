@@ -45,6 +45,10 @@ const LENGTH: Record<UnitPreferences['length'], Shown> = {
   mm: { label: 'mm', scale: 1, digits: 0 },
   in: { label: 'in', scale: 1 / INCH_IN_MM, digits: 2 },
 };
+const TREAD: Record<UnitPreferences['length'], Shown> = {
+  mm: { label: 'mm', scale: 1, digits: 1 },
+  in: { label: '/32 in', scale: 32 / INCH_IN_MM, digits: 0 },
+};
 const MASS: Record<UnitPreferences['mass'], Shown> = {
   g: { label: 'g', scale: 1, digits: 0 },
   oz: { label: 'oz', scale: 1 / OUNCE_IN_G, digits: 2 },
@@ -64,6 +68,8 @@ const shownAs = (unit: Unit, units: UnitPreferences): Shown => {
       return PRESSURE[units.pressure];
     case 'mm':
       return LENGTH[units.length];
+    case 'tread':
+      return TREAD[units.length];
     case 'g':
       return MASS[units.mass];
     case 'Nm':
@@ -144,21 +150,33 @@ const digitsIn = (
   return unit === 'mm' && label === 'in' ? Math.max(usual, asked + 1) : asked;
 };
 
+/** What a rounded limit must not pass, so that what a sentence asks for is not refused again. */
+export type Bound = 'min' | 'max';
+/** What is left of arithmetic is not rounded away from a limit. */
+const NEARLY = 1e-9;
+
+const rounded = (value: number, digits: number, bound: Bound | undefined): string => {
+  if (bound === undefined) return value.toFixed(digits);
+  const steps = value * 10 ** digits;
+  const whole = bound === 'min' ? Math.ceil(steps - NEARLY) : Math.floor(steps + NEARLY);
+  return String(Number((whole / 10 ** digits).toFixed(digits)));
+};
+
 /**
  * How a quantity is written; `digits` overrides the usual number of decimals, `more` adds to it,
- * `sign` shows a plus.
+ * `sign` shows a plus, `bound` rounds a limit to its own side.
  */
 export const formatQuantity = (
   value: number,
   unit: Unit,
   units: UnitPreferences,
-  options: { digits?: number; more?: number; sign?: boolean } = {},
+  options: { digits?: number; more?: number; sign?: boolean; bound?: Bound } = {},
 ): { text: string; label: string } => {
   const unitShown = shownAs(unit, units);
   const { label } = unitShown;
   const shown = toDisplay(value, unit, units);
   const digits = digitsIn(unit, unitShown, options.digits) + (options.more ?? 0);
-  const fixed = Math.abs(shown).toFixed(digits);
+  const fixed = rounded(shown, digits, options.bound).replace('-', '');
   const zero = Number(fixed) === 0;
   const trimmed =
     TRIMMED.includes(unit) && options.digits === undefined ? String(Number(fixed)) : fixed;
@@ -166,9 +184,12 @@ export const formatQuantity = (
   return { text: sign + trimmed, label: (trimmed === '1' && ONE[unit]) || label };
 };
 
-/** A number and the label of its unit: `38.0 psi`, but `7.5%` and `164°`. */
+/** Labels that follow their number without a space. */
+const CLOSE = ['%', '°', TREAD.in.label];
+
+/** A number and the label of its unit: `38.0 psi`, but `7.5%`, `164°` and `6/32 in`. */
 export const withUnit = (text: string, label: string): string =>
-  label === '%' || label === '°' ? text + label : `${text} ${label}`;
+  CLOSE.includes(label) ? text + label : `${text} ${label}`;
 
 /** A quantity as it is read: `38.0 psi`; options as in `formatQuantity`. */
 export const quantityText = (

@@ -2,6 +2,7 @@ import {
   DEFAULT_UNITS,
   formatQuantity,
   toDisplay,
+  type Bound,
   type UnitPreferences,
   withUnit,
 } from './display';
@@ -13,6 +14,8 @@ export interface SentenceQuantity {
   unit: Unit;
   /** Decimals, where the usual number of them says too little. */
   digits?: number;
+  /** It is a limit, and is rounded to its own side. */
+  bound?: Bound;
 }
 
 /** A sentence; where it holds quantities, also the pattern that puts them into other units. */
@@ -47,6 +50,7 @@ export const writtenApart = (
       formatQuantity(q.value, q.unit, units, {
         more: more[i]!,
         ...(q.digits === undefined ? {} : { digits: q.digits }),
+        ...(q.bound && { bound: q.bound }),
       }),
     );
   let written = write();

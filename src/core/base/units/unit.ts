@@ -1,6 +1,8 @@
 /** The units that values carry inside the program; field names end in them. */
 export type Unit =
   | 'mm'
+  /** Depth of tread, mm inside: its gauges read in 32nds of an inch where lengths are inches. */
+  | 'tread'
   | 'in'
   | 'kPa'
   | 'g'
@@ -22,6 +24,7 @@ export type Unit =
 /** Units in words, for sentences about bad input. */
 export const UNIT_NAMES: Record<Unit, string> = {
   mm: 'millimeters',
+  tread: 'millimeters',
   in: 'inches',
   kPa: 'kilopascals',
   g: 'grams',

@@ -6,8 +6,8 @@ import { believe, regionShare } from '.';
  * Thirty wheels scatter by about 5 of 100, sixty by 4; `npm run bench:balance` counts two hundred
  * of each.
  */
-const WHEELS = howMany(30, 60);
-const SCATTER = howMany(0.13, 0.1);
+const WHEELS = howMany(20, 60);
+const SCATTER = howMany(0.16, 0.1);
 
 test.each([true, false])(
   'the true heavy spot lies in the 90% region in about 90 of 100 wheels, for every dead band; known: %p',
@@ -24,7 +24,7 @@ test.each([true, false])(
     for (const share of shares) expect(Math.abs(share - 0.9)).toBeLessThanOrEqual(SCATTER);
     const all = shares.reduce((a, b) => a + b, 0) / shares.length;
     // All bands together scatter by 2 of 100 in the suite.
-    expect(Math.abs(all - 0.9)).toBeLessThanOrEqual(howMany(0.05, 0.03));
+    expect(Math.abs(all - 0.9)).toBeLessThanOrEqual(howMany(0.06, 0.03));
   },
   120_000,
 );

@@ -1,4 +1,4 @@
-import { InputError } from '../../base/errors';
+import { inputError } from '../../base/errors';
 import { quantity } from '../../base/fields';
 import { defineWorking } from '../../base/working';
 
@@ -47,10 +47,14 @@ export const residualUnbalance = defineWorking<Input, ResidualUnbalance>({
   example: { grade: 6.3, wheelKg: 12, speedKmh: 160, tireDiameterMm: 640, radiusMm: 215, massG: 5 },
   work({ grade, wheelKg, speedKmh, tireDiameterMm, radiusMm, massG }, show) {
     if (radiusMm >= tireDiameterMm / 2)
-      throw new InputError(
+      throw inputError(
         'radiusMm',
-        `Weights ${radiusMm} mm from the axle are outside a tire ${tireDiameterMm} mm across.`,
+        'Weights {0} from the axle are outside a tire {1} across.',
         'Enter a radius on the rim, less than half of the tire’s diameter',
+        [
+          { value: radiusMm, unit: 'mm' },
+          { value: tireDiameterMm, unit: 'mm' },
+        ],
       );
     const metersPerS = speedKmh / 3.6;
     const omega = metersPerS / (tireDiameterMm / 2000);

@@ -1,4 +1,4 @@
-import { InputError } from '../../base/errors';
+import { inputError } from '../../base/errors';
 
 /** A rim and the bead that has to get over its flange; diameters and the axial distance in mm. */
 export interface BeadAndRim {
@@ -20,17 +20,20 @@ export const checkRim = ({
   wellMm,
   flangeMm,
 }: Omit<BeadAndRim, 'axialMm' | 'fillMm'>): void => {
+  const bead = [{ value: beadMm, unit: 'mm' as const }];
   if (wellMm >= beadMm)
-    throw new InputError(
+    throw inputError(
       'wellMm',
       'The well is not smaller than the bead.',
-      `Enter less than the bead, ${beadMm} mm`,
+      'Enter less than the bead, {0}',
+      bead,
     );
   if (flangeMm <= beadMm)
-    throw new InputError(
+    throw inputError(
       'flangeMm',
       'The flange is not larger than the bead.',
-      `Enter more than the bead, ${beadMm} mm`,
+      'Enter more than the bead, {0}',
+      bead,
     );
 };
 

@@ -4,6 +4,7 @@
 export { LIGHT_MARK_TO, lightMarkPlace, lightMarkSays, type LightMarkTo } from './light-mark';
 export type { RimProfile } from './bead-geometry';
 export { beadPath, type BeadPath } from './bead-path';
+export { beadPathDrawing, type BeadPathView } from './bead-path-drawing';
 export { biteInputBy } from './bite-input';
 export { rimProfile } from './rim-profile';
 export { fillWhile, wellFillMm, type WellFill } from './well-fill';

@@ -1,4 +1,4 @@
-import { InputError } from '../../base/errors';
+import { inputError } from '../../base/errors';
 import type { RuleValues } from '../../base/rules';
 import { ruleNumber } from '../../base/rules';
 import { reason, type Reason, type Show } from '../../base/working';
@@ -48,10 +48,14 @@ const MAX_SLOPE = 0.5;
 export const alignBy = (differsMm: number, setup: Setup, show: Show): Alignment => {
   const { adjusterSpanMm, chainSide = 'left', sprocketInsetMm = 0, runMm, pitchMm, rules } = setup;
   if (Math.abs(differsMm) > MAX_SLOPE * adjusterSpanMm)
-    throw new InputError(
+    throw inputError(
       'adjusterSpanMm',
-      `A difference of ${Math.abs(differsMm).toFixed(1)} mm over ${adjusterSpanMm} mm is not possible for an axle.`,
+      'A difference of {0} over {1} is not possible for an axle.',
       'Measure both marks from the same line, and the adjuster spacing, again',
+      [
+        { value: Math.abs(differsMm), unit: 'mm', digits: 1 },
+        { value: adjusterSpanMm, unit: 'mm' },
+      ],
     );
   const angleDeg = show.line(
     'the wheel is turned by',

@@ -1,4 +1,4 @@
-import { InputError } from '../../base/errors';
+import { inputError } from '../../base/errors';
 import { listOf, quantity } from '../../base/fields';
 import { defineWorking, reason, worstOf, type Reason } from '../../base/working';
 
@@ -37,6 +37,8 @@ const PARTS = [2, 4, 6, 8] as const;
  * Basis: memory.
  */
 const NEAR_MIDDLE = 0.5;
+const mm = (value: number) => ({ value, unit: 'mm' as const });
+
 /** Arithmetic of fractions, not of the chain. */
 const NEARLY = 1e-9;
 
@@ -114,18 +116,20 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
   },
   work({ slackMm, otherPlacesMm = [], wantMinMm, wantMaxMm, runMm, pitchMm }, show) {
     if (wantMinMm > wantMaxMm)
-      throw new InputError(
+      throw inputError(
         'wantMinMm',
-        `At least ${wantMinMm} mm and at most ${wantMaxMm} mm cannot both be.`,
-        'Enter the smaller figure of the manual',
+        'At least {0} and at most {1} cannot both be.',
+        'Enter the smaller figure of the manual first',
+        [mm(wantMinMm), mm(wantMaxMm)],
       );
     const places = [slackMm, ...otherPlacesMm];
     const loosestMm = Math.max(...places);
     if (loosestMm > runMm / 3)
-      throw new InputError(
+      throw inputError(
         'slackMm',
-        `${loosestMm} mm of slack on a run of ${runMm} mm: that chain would jump the sprocket.`,
+        '{0} of slack on a run of {1}: that chain would jump the sprocket.',
         'Measure the play in the middle of the lower run, and the free chain run',
+        [mm(loosestMm), mm(runMm)],
       );
     const tightestMm = show.line('slack now', 'at the tightest place', Math.min(...places), 'mm');
     const middleMm = show.line(
@@ -179,7 +183,6 @@ export const chainSlack = defineWorking<Input, ChainSlack>({
     );
     show.caution('Slack does not change evenly with the axle. Measure again after each half turn.');
     show.caution('On the stand that the manual names, at the tightest place of the chain.');
-    const mm = (value: number) => ({ value, unit: 'mm' as const });
     const reasons: Reason[] = [
       tightestMm < wantMinMm - NEARLY
         ? reason(

@@ -1,5 +1,5 @@
 import type Joi from 'joi';
-import { InputError } from '../../base/errors';
+import { inputError } from '../../base/errors';
 import { oneOf, quantity, record, ruleValues } from '../../base/fields';
 import { defineWorking, reason } from '../../base/working';
 import { alignBy, CHAIN_SIDES, type Alignment, type Setup } from './align';
@@ -21,10 +21,14 @@ const SETUP: { [Field in keyof Required<Setup>]: Joi.Schema } = {
 
 const checkInset = ({ sprocketInsetMm = 0, adjusterSpanMm }: Setup): void => {
   if (sprocketInsetMm > adjusterSpanMm)
-    throw new InputError(
+    throw inputError(
       'sprocketInsetMm',
-      `A sprocket ${sprocketInsetMm} mm in lies beyond the other adjuster.`,
-      `Enter at most the adjuster spacing, ${adjusterSpanMm} mm`,
+      'A sprocket {0} in lies beyond the other adjuster.',
+      'Enter at most the adjuster spacing, {1}',
+      [
+        { value: sprocketInsetMm, unit: 'mm' },
+        { value: adjusterSpanMm, unit: 'mm', bound: 'max' },
+      ],
     );
 };
 
@@ -121,10 +125,15 @@ export const wheelAlignString = defineWorking<ByString, Alignment>({
     const { leftFront, leftRear, rightFront, rightRear } = gapsMm;
     const apartMm = Math.abs(leftFront + rightFront - (leftRear + rightRear));
     if (apartMm > SUMS_MM)
-      throw new InputError(
+      throw inputError(
         'gapsMm',
-        `Left and right together are ${(leftFront + rightFront).toFixed(1)} mm in front and ${(leftRear + rightRear).toFixed(1)} mm behind.`,
+        'Left and right together are {0} in front and {1} behind.',
         'Run both strings so they touch the rear tire at its front and rear: then both sums are the same',
+        [leftFront + rightFront, leftRear + rightRear].map((value) => ({
+          value,
+          unit: 'mm',
+          digits: 1,
+        })),
       );
     show.basis('measured', 'four gaps at the front tire');
     show.basis('memory', `the sums of the gaps may differ by ${SUMS_MM} mm`);

@@ -221,12 +221,12 @@ const byDateCode = (
 const asTakeOff = (tire: TireFacts, { context }: Prepared): FitReason[] => {
   if (!tire.takeOff || tire.treadMm === null) return [];
   const leastMm = ruleNumber('tread.minimumMm', context.rules);
-  const depth = { value: tire.treadMm, unit: 'mm' as const, digits: 1 };
+  const depth = { value: tire.treadMm, unit: 'tread' as const };
   const why =
     groundOf(context.use) === 'road' && tire.treadMm <= leastMm
       ? reason('stop', 'Take-off, {0} left: at the road minimum, {1}.', [
           depth,
-          { value: leastMm, unit: 'mm', digits: 1 },
+          { value: leastMm, unit: 'tread' },
         ])
       : reason('check', 'Take-off, {0} left: check inside and out.', [depth]);
   return about('age', [why]);
@@ -325,7 +325,7 @@ export const TIRE_FIELDS = {
   arrows: oneOf(ARROWS, 'Arrows on the sidewall'),
   dateCode: text(4, 'Date code').allow(null),
   takeOff: boolean('A take-off, used'),
-  treadMm: quantity('mm', 0, 40, 'Depth of a take-off').allow(null),
+  treadMm: quantity('tread', 0, 40, 'Depth of a take-off').allow(null),
 };
 
 /** A wheel to try things with. */

@@ -1,4 +1,4 @@
-import { InputError } from '../../base/errors';
+import { InputError, inputError } from '../../base/errors';
 import { listOf, quantity, record } from '../../base/fields';
 import { defineWorking } from '../../base/working';
 
@@ -26,10 +26,15 @@ const rising = (checks: readonly GaugeError[]): GaugeError[] => {
   sorted.forEach((c, i) => {
     const before = sorted[i - 1];
     if (before && (c.readsKpa <= before.readsKpa || c.appliedKpa === before.appliedKpa))
-      throw new InputError(
+      throw inputError(
         'checks',
-        `The gauge cannot read ${c.readsKpa} kPa under ${c.appliedKpa} and ${before.readsKpa} under ${before.appliedKpa}.`,
+        'The gauge cannot read {0} under {1} and {2} under {3}.',
         'Enter one check per pressure, with readings that rise',
+        [c.readsKpa, c.appliedKpa, before.readsKpa, before.appliedKpa].map((value) => ({
+          value,
+          unit: 'kPa',
+          digits: 1,
+        })),
       );
   });
   return sorted;

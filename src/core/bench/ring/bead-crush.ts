@@ -1,4 +1,4 @@
-import { InputError } from '../../base/errors';
+import { InputError, inputError } from '../../base/errors';
 import { count, listOf, oneOf, quantity, record, ruleValues } from '../../base/fields';
 import { ruleNumber, type RuleValues } from '../../base/rules';
 import { counted } from '../../base/units';
@@ -86,15 +86,16 @@ const checkBeads = (beads: readonly BeadMeasured[], field: string): void =>
     if (beads.findIndex((b) => b.side === bead.side) !== i)
       throw new InputError(
         `${field}[${i}].side`,
-        `The ${bead.side} bead stands twice.`,
+        `The ${bead.side} bead is listed twice.`,
         'Enter each bead once',
       );
     const [bundle, gap] = [mean(bead.bundleMm), mean(bead.gapMm)];
     if (bundle <= gap)
-      throw new InputError(
+      throw inputError(
         `${field}[${i}].bundleMm`,
         'The bundle is not thicker than the gap, so nothing would be clamped.',
-        `Measure both again: thicker than the gap, ${gap.toFixed(2)} mm`,
+        'Measure both again: thicker than the gap, {0}',
+        [{ value: gap, unit: 'mm', digits: 2 }],
       );
   });
 

@@ -1,4 +1,4 @@
-import { InputError } from '../../base/errors';
+import { InputError, inputError } from '../../base/errors';
 import { quantity, record } from '../../base/fields';
 import { defineWorking, reason, worstOf, type Reason, type Show } from '../../base/working';
 
@@ -63,10 +63,11 @@ const edgesOf = (widths: WheelWidths, field: string, show: Show): WheelEdges => 
     'mm',
   );
   if (backspaceMm >= acrossMm)
-    throw new InputError(
+    throw inputError(
       `${field}backspaceMm`,
       'The backspace is not less than the overall width.',
-      `Enter less than ${Math.round(acrossMm)} mm`,
+      'Enter less than {0}',
+      [{ value: acrossMm, unit: 'mm', bound: 'max' }],
     );
   const offsetMm = show.line(
     'offset',

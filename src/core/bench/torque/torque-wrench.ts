@@ -1,4 +1,4 @@
-import { InputError } from '../../base/errors';
+import { inputError } from '../../base/errors';
 import { listOf, quantity, record, text } from '../../base/fields';
 import { defineWorking } from '../../base/working';
 
@@ -61,10 +61,14 @@ export const torqueWrench = defineWorking<Input, TorqueChoice>({
   work({ torqueNm, wrenches, extensionMm = 0, leverMm }, show) {
     wrenches.forEach(({ name, minNm, maxNm }, i) => {
       if (minNm >= maxNm)
-        throw new InputError(
+        throw inputError(
           `wrenches[${i}].minNm`,
-          `${name} would start at ${minNm} N·m and end at ${maxNm}.`,
+          `${name} would start at {0} and end at {1}.`,
           'Enter a lowest setting below the highest',
+          [
+            { value: minNm, unit: 'Nm' },
+            { value: maxNm, unit: 'Nm' },
+          ],
         );
     });
     show.line('torque', 'at the fastener', torqueNm, 'Nm');

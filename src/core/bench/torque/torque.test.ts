@@ -100,7 +100,7 @@ test('a wrench whose scale runs backwards is refused at its field', () => {
   const wrenches = [small, { name: 'odd', minNm: 60, maxNm: 20 }];
   const problem = problemOf(() => torqueWrench.run({ torqueNm: 30, wrenches }));
   expect(problem.field).toBe('wrenches[1].minNm');
-  expect(problem.message).toBe('odd would start at 60 N·m and end at 20.');
+  expect(problem.message).toBe('odd would start at 60 N·m and end at 20 N·m.');
   expect(() =>
     torqueWrench.run({ torqueNm: 30, wrenches: [{ name: 'none', minNm: 20, maxNm: 20 }] }),
   ).toThrow(/end at 20/);

@@ -66,7 +66,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
         record(
           {
             km: quantity('km', 0, 500_000, 'Distance run'),
-            depthMm: quantity('mm', 0, 40, 'Depth of the tread'),
+            depthMm: quantity('tread', 0, 40, 'Depth of the tread'),
             onDate: date('When it was measured').optional(),
           },
           'A reading',
@@ -104,7 +104,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
           );
       const last = sorted.at(-1)!;
       const minimumMm = ruleNumber('tread.minimumMm', rules, show);
-      const depthNowMm = show.line('depth now', 'last reading', last.depthMm, 'mm');
+      const depthNowMm = show.line('depth now', 'last reading', last.depthMm, 'tread');
       show.basis('measured', 'the depths');
       show.caution(
         'Measure where it is lowest. Wear bars level with the tread, cracks or a plug end a tire sooner.',
@@ -118,7 +118,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
         kmLeftHigh: null,
         doneOn: null,
       };
-      const at = { value: depthNowMm, unit: 'mm' as const, digits: 1 };
+      const at = { value: depthNowMm, unit: 'tread' as const };
       if (depthNowMm <= minimumMm) {
         show.verdict('stop');
         return {
@@ -127,7 +127,7 @@ export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleV
           kmLeft: 0,
           reason: reason('stop', '{0} of tread: at the minimum of {1}.', [
             at,
-            { value: minimumMm, unit: 'mm', digits: 1 },
+            { value: minimumMm, unit: 'tread' },
           ]),
         };
       }

@@ -29,6 +29,9 @@ export type DialRole =
   | 'bite'
   | 'bite-done'
   | 'bite-now'
+  | 'bead'
+  | 'bead-bite'
+  | 'chain'
   | 'line-open'
   | 'line-even'
   | 'line-low';

@@ -18,12 +18,12 @@ export const cameOffEntry = defineEntry<CameOffData, { cameOff: CameOffData | nu
   schema: () => ({
     marking: marking('Old tire size'),
     dateCode: maybe(dateCode),
-    treadMm: maybe(quantity('mm', 0, 40, 'Tread depth')),
+    treadMm: maybe(quantity('tread', 0, 40, 'Tread depth')),
     use: oneOf(USES, 'Use'),
     treadBy: device,
   }),
   text: ({ marking, dateCode, treadMm, use, treadBy }, { q, by }) => {
-    const tread = treadMm !== null && `tread ${q(treadMm, 'mm', 1)}${by(treadBy)}`;
+    const tread = treadMm !== null && `tread ${q(treadMm, 'tread')}${by(treadBy)}`;
     return `Came off: ${listed([marking, dateCode && `date code ${dateCode}`, tread, USE_WORDS[use]])}`;
   },
   initial: { cameOff: null },

@@ -50,7 +50,7 @@ export const chosenEntry = defineEntry<ChosenData, { chosen: ChosenData | null }
     tread: oneOf(TREADS, 'Tread use').optional().default('other'),
     arrows: oneOf(ARROWS, 'Arrows on the sidewall').optional().default('one'),
     takeOff: boolean('A take-off').optional().default(false),
-    treadMm: maybe(quantity('mm', 0, 40, 'Depth of a take-off'))
+    treadMm: maybe(quantity('tread', 0, 40, 'Depth of a take-off'))
       .optional()
       .default(null),
     parts: listOf(

@@ -1,4 +1,4 @@
-import { InputError } from '../../base/errors';
+import { InputError, inputError } from '../../base/errors';
 import { angle, listOf, quantity, record } from '../../base/fields';
 import { checkStretch } from '../../bench/truing';
 import { placeText } from '../../base/units';
@@ -25,6 +25,8 @@ interface SensorGap {
 }
 
 const FEW = 3;
+
+const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 2 });
 
 /** Readings of the sensor's gap, as workings and entries take them. */
 export const SENSOR_READINGS = listOf(
@@ -69,10 +71,11 @@ export const sensorGap = defineWorking<Input, SensorGap>({
       );
     checkStretch(readings.map((r) => r.deg));
     if (wantMinMm !== undefined && wantMaxMm !== undefined && wantMinMm > wantMaxMm)
-      throw new InputError(
+      throw inputError(
         'wantMinMm',
-        `xwantMinMm} mm and at most ${wantMaxMm} mm cannot both be.`,
-        'Enter the smaller figure of the manual',
+        'At least {0} and at most {1} cannot both be.',
+        'Enter the smaller figure of the manual first',
+        [mm(wantMinMm), mm(wantMaxMm)],
       );
     const byGap = [...readings].sort((a, b) => a.gapMm - b.gapMm);
     const [least, most] = [byGap[0]!, byGap.at(-1)!];
@@ -80,7 +83,6 @@ export const sensorGap = defineWorking<Input, SensorGap>({
     const mostMm = show.line('furthest', placeText(most.deg), most.gapMm, 'mm');
     const runoutMm = show.line('ring runout', 'furthest − nearest', mostMm - leastMm, 'mm');
     show.basis('measured', 'feeler between sensor and ring');
-    const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 2 });
     const reasons: Reason[] = [];
     if (leastMm === 0) reasons.push(reason('stop', `The ring rubs at ${placeText(least.deg)}.`));
     if (wantMinMm === undefined || wantMaxMm === undefined)

@@ -27,7 +27,7 @@ const FIELDS: { [L in Look]: { [Field in keyof LookReadings[L]]: Joi.Schema } } 
   leak: { gaugeKpa, tempC },
   tread: {
     km: quantity('km', 0, 500_000, 'Distance run'),
-    depthMm: quantity('mm', 0, 40, 'Depth of the tread'),
+    depthMm: quantity('tread', 0, 40, 'Depth of the tread'),
   },
   tape: {
     run: count(0, 500, 'Runs so far'),

@@ -109,7 +109,7 @@ const rowsOf = (state: JobState, q: Q): [string, string][] => {
     [
       'Came off',
       cameOff &&
-        `${cameOff.marking}${cameOff.treadMm === null ? '' : `, ${q(cameOff.treadMm, 'mm', 1)} of tread`}`,
+        `${cameOff.marking}${cameOff.treadMm === null ? '' : `, ${q(cameOff.treadMm, 'tread')} of tread`}`,
     ],
     ['Went on', chosen && `${chosen.marking}, ${tube}`],
     ['Also fitted', extra && extra.length > 0 && extra.join('; ')],

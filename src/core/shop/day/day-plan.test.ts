@@ -31,7 +31,7 @@ const withFixed = (problem: PlanProblem, seed: number): PlanProblem => {
 
 describe('against a solver for whole numbers (HiGHS), slot by slot', () => {
   test('small days, two hundred in the long run: as many promises, as little lateness, as soon done', async () => {
-    for (let seed = 0; seed < howMany(12, 200); seed++) {
+    for (let seed = 0; seed < howMany(8, 200); seed++) {
       const day = randomDay(seed, 3);
       const problem = seed % 4 === 3 ? withFixed(day, seed) : day;
       const found = bestPlan(problem, BUDGET);
@@ -96,7 +96,7 @@ describe('whatever the day', () => {
           expect(then.length).toBeLessThanOrEqual(Math.max(problem.benches, 1));
         }
       }),
-      { numRuns: howMany(15, 400) },
+      { numRuns: howMany(8, 400) },
     );
   });
 
@@ -123,7 +123,7 @@ describe('whatever the day', () => {
           if (after) expect(compareCosts(after, before)).toBeLessThanOrEqual(0);
         }
       }),
-      { numRuns: howMany(10, 200) },
+      { numRuns: howMany(5, 200) },
     );
   });
 

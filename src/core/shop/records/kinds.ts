@@ -63,7 +63,7 @@ const RUNOUT = [
 ] as const;
 const TREAD = [
   { key: 'km', label: 'Distance run', unit: 'km', min: 0, max: 500_000 },
-  { key: 'depthMm', label: 'Depth', unit: 'mm', min: 0, max: 40 },
+  { key: 'depthMm', label: 'Depth', unit: 'tread', min: 0, max: 40 },
 ] as const;
 const PRESSURES = [
   { key: 'gaugeKpa', label: 'Gauge', unit: 'kPa', min: 0, max: 1000 },
@@ -438,7 +438,7 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
       takeOff: { label: 'Take-off, used', form: { as: 'yes' }, usual: false, listed: true },
       treadMm: {
         label: 'Depth of a take-off',
-        form: mm(0, 40),
+        form: { as: 'quantity', unit: 'tread', min: 0, max: 40 },
         may: true,
         usual: null,
         listed: true,

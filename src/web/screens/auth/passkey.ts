@@ -2,8 +2,8 @@ import type {
   AuthenticationResponseJSON,
   PublicKeyCredentialRequestOptionsJSON,
 } from '@simplewebauthn/browser';
-import { refusalText } from '../../../core/base/errors';
 import { api, ApiError } from '../../store/api';
+import { refusalText } from '../../parts/refusal';
 
 /** Passkeys belong to a host name, and browsers offer them on secure pages only. */
 export const canUsePasskey = (): boolean =>

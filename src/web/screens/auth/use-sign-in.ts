@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { refusalText } from '../../../core/base/errors';
 import { useDo } from '../../store';
 import { ApiError } from '../../store/api';
 import { signIn } from '../../store/auth-slice';
 import { askPasskey, passkeyProblem } from './passkey';
+import { refusalText } from '../../parts/refusal';
 
 /** Signing in: whether it is on its way, and the sentence that says why not. */
 export const useSignIn = () => {

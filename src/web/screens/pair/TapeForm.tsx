@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { refusalText } from '../../../core/base/errors';
 import { ruleNumber, type RuleValues } from '../../../core/base/rules';
 import { POSITION_WORDS, type Rollout, type Wheel } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
@@ -10,6 +9,7 @@ import { api, ApiError } from '../../store/api';
 import { announce } from '../../store/jobs-slice';
 import { recordChanged } from '../../store/shop-slice';
 import { shopChanged } from '../../store/records-api';
+import { refusalText } from '../../parts/refusal';
 
 const FEWEST_MM = 300;
 const MAX_MM = 4000;

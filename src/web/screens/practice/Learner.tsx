@@ -1,3 +1,4 @@
+import { valueWord } from '../../../core/base/value-words';
 import { learnerOf, PRACTICE, type NextRound, type PracticeScore } from '../../../core/practice';
 import { Button } from '../../parts/Button';
 
@@ -44,7 +45,7 @@ export const Learner = ({
             {next ? (
               <span className="flex flex-wrap items-center gap-x-3">
                 <Button small onClick={() => onTry(next)}>
-                  {next.level}
+                  {valueWord(next.level)}
                 </Button>
                 <span className="text-[15px] text-ink2">{next.why}</span>
               </span>

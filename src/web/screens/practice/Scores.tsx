@@ -1,3 +1,4 @@
+import { valueWord } from '../../../core/base/value-words';
 import { lazy, Suspense } from 'react';
 import {
   PRACTICE,
@@ -23,11 +24,11 @@ export const Scores = ({
 }) => {
   const [one, many] = PRACTICE[kind].counts;
   const standing = standingOf(rounds);
-  if (rounds.length === 0) return <p className="text-ink2">No round yet: {level}.</p>;
+  if (rounds.length === 0) return <p className="text-ink2">No round yet: {valueWord(level)}.</p>;
   return (
     <>
       <p>
-        {counted(standing.rounds, 'round')}: {level}; {standing.good} passed
+        {counted(standing.rounds, 'round')}: {valueWord(level)}; {standing.good} passed
         {standing.medianCost !== null && (
           <>
             ; typical <strong className="num">{standing.medianCost}</strong> {many}, as advised{' '}

@@ -1,3 +1,4 @@
+import { valueWord } from '../../../core/base/value-words';
 import { mayDo } from '../../../core/shop/auth';
 import { PRACTICE, type ShownPractice } from '../../../core/practice';
 import { counted } from '../../../core/base/units';
@@ -29,7 +30,7 @@ const Person = ({ shown, nowMs }: { shown: ShownPractice; nowMs: number }) => {
               </span>{' '}
               passed
               <span className="block text-[15px] text-ink2">
-                {next ? `next ${next.level}: ${next.why}` : 'all levels passed'}
+                {next ? `next ${valueWord(next.level)}: ${next.why}` : 'all levels passed'}
               </span>
             </li>
           ))}

@@ -52,7 +52,7 @@ const ASKED: Record<Look, Asked> = {
   anything: { readings: [], judged: true, says: '' },
   tread: {
     readings: [
-      { field: 'depthMm', label: 'Depth at the lowest place', unit: 'mm' },
+      { field: 'depthMm', label: 'Depth at the lowest place', unit: 'tread' },
       { field: 'km', label: 'Distance run', unit: 'km' },
     ],
     judged: false,

@@ -1,6 +1,6 @@
 import { joiResolver } from '@hookform/resolvers/joi';
 import { Dialog } from 'radix-ui';
-import { InputError, refusalText } from '../../../core/base/errors';
+import { InputError } from '../../../core/base/errors';
 import { useForm } from 'react-hook-form';
 import {
   SPECS,
@@ -14,6 +14,7 @@ import { VerdictMark } from '../../parts/VerdictMark';
 import type { Progress } from '../../store/api';
 import { Sheet } from '../../parts/Sheet';
 import { useImport } from './use-import';
+import { refusalText } from '../../parts/refusal';
 
 const WORDS: Record<ImportRow['does'], string> = {
   add: 'added',

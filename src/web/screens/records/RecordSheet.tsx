@@ -5,7 +5,6 @@ import { joiResolver } from '@hookform/resolvers/joi';
 import { useMemo, useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
-import { refusalText } from '../../../core/base/errors';
 import { fieldsOfKind, SPECS, type RecordKind, type Records } from '../../../core/shop/records';
 import { Button } from '../../parts/Button';
 import { useUnits } from '../../parts/quantity';
@@ -18,6 +17,7 @@ import { FieldInput } from './FieldInput';
 import { whole } from '../../parts/form-schema';
 import { fromDraft, toDraft, type FieldDraft, type RecordDraft } from './record-draft';
 import { Sheet } from '../../parts/Sheet';
+import { refusalText } from '../../parts/refusal';
 
 interface Props<K extends RecordKind> {
   kind: K;

@@ -1,10 +1,10 @@
 import { useRef, useState } from 'react';
-import { refusalText } from '../../../core/base/errors';
 import { SPECS, type ImportAnswer, type RecordKind } from '../../../core/shop/records';
 import { useDo } from '../../store';
 import { api, ApiError, type Progress } from '../../store/api';
 import { announce } from '../../store/jobs-slice';
 import { shopChanged } from '../../store/records-api';
+import { refusalText } from '../../parts/refusal';
 
 /** A file of records on its way in. */
 interface Importing {

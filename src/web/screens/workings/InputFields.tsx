@@ -113,7 +113,7 @@ const KindControl = ({
   return (
     <Group label={label} problem={problem?.path === path ? problem.text : null}>
       <ChoiceField
-        label="Old value"
+        label="Kind"
         value={kind}
         onChange={toKind}
         options={form.kinds.map((k) => [k.kind, k.kind] as const)}

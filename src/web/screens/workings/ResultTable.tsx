@@ -1,12 +1,27 @@
+import type { Unit } from '../../../core/base/units';
 import type { Reason, Working } from '../../../core/base/working';
 import { Quantity, useUnits } from '../../parts/quantity';
 import { Reasons } from '../../parts/Reasons';
 import { FigureRow } from '../../stations/StationLayout';
 import { reasonsOf, resultRows, type Row, type Shown } from './result-rows';
 
+/** Small lengths and masses with the decimals that tell them apart; whole ones without. */
+const digitsFor = (value: number, unit: Unit): { digits?: number } => {
+  if (unit !== 'mm' && unit !== 'g') return {};
+  const size = Math.abs(value);
+  if (size >= 100 || Number.isInteger(value)) return { digits: 0 };
+  return { digits: size < 10 ? 2 : 1 };
+};
+
 const Cell = ({ value }: { value: Exclude<Shown, { as: 'rows' | 'table' }> }) => {
   const { say } = useUnits();
-  return <>{value.as === 'quantity' ? say(value.value, value.unit) : value.text}</>;
+  return (
+    <>
+      {value.as === 'quantity'
+        ? say(value.value, value.unit, digitsFor(value.value, value.unit))
+        : value.text}
+    </>
+  );
 };
 
 const Table = ({ label, table }: { label: string; table: Extract<Shown, { as: 'table' }> }) => (
@@ -53,7 +68,7 @@ const ResultRow = ({ label, value }: Row) => {
   return (
     <FigureRow label={label}>
       {value.as === 'quantity' ? (
-        <Quantity value={value.value} unit={value.unit} />
+        <Quantity {...value} {...digitsFor(value.value, value.unit)} />
       ) : (
         <span className="text-[17px]">{value.text}</span>
       )}

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { tryInput, refusalText, type InputAttempt } from '../../../core/base/errors';
+import { tryInput, type InputAttempt } from '../../../core/base/errors';
 import { formOf } from '../../../core/base/field-form';
 import type { AnyWorking, Working } from '../../../core/base/working';
 import { Button } from '../../parts/Button';
@@ -7,7 +7,9 @@ import { useUnits } from '../../parts/quantity';
 import { WorkingView } from '../../parts/working';
 import { recordDraft, recordOf, type RecordDraft } from './input-draft';
 import { RecordControl, type AtField } from './InputFields';
+import { calculatorPicture } from './pictures';
 import { ResultTable } from './ResultTable';
+import { refusalText } from '../../parts/refusal';
 
 /** A working on its own: its fields, filled with its example, and what comes of them. */
 export const WorkingBench = ({ definition }: { definition: AnyWorking }) => {
@@ -32,10 +34,13 @@ export const WorkingBench = ({ definition }: { definition: AnyWorking }) => {
         problem.path.startsWith(`${f.name}.`) ||
         problem.path.startsWith(`${f.name}[`),
     );
+  const drawn = found.ok ? calculatorPicture(found.value, units) : null;
   return (
-    <div className="grid gap-8 lg:grid-cols-2">
+    <div className="grid content-start gap-8 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
+      {/* First on a phone, beside the fields on a wide screen. */}
+      {drawn && <div className="lg:col-start-2">{drawn}</div>}
       <form
-        className="space-y-4"
+        className="space-y-4 lg:col-start-1 lg:row-span-2 lg:row-start-1"
         onSubmit={(e) => {
           e.preventDefault();
           setFound(tryInput(() => definition.run(recordOf(fields, draft, units, before) as never)));
@@ -57,7 +62,7 @@ export const WorkingBench = ({ definition }: { definition: AnyWorking }) => {
           Calculate
         </Button>
       </form>
-      <div aria-live="polite">
+      <div aria-live="polite" className="lg:col-start-2">
         {found.ok ? (
           <WorkingView working={found.value}>
             <ResultTable working={found.value} />

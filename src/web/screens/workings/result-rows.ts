@@ -16,6 +16,7 @@ export interface Row {
 
 /** Units as names of values end in them. */
 const ENDINGS: readonly (readonly [ending: string, unit: Unit])[] = [
+  ['depthNowMm', 'tread'],
   ['Mm', 'mm'],
   ['Kpa', 'kPa'],
   ['Nm', 'Nm'],

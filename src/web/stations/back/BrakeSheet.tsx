@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { SPINS, SPIN_WORDS, type Spin } from '../../../core/bench/brake';
-import { refusalText } from '../../../core/base/errors';
 import { brakeNow } from '../../../core/job';
 import { useJob } from '../../parts/job-context';
 import { ChoiceField, QuantityField } from '../../parts/fields';
@@ -11,6 +10,7 @@ import { SheetFoot } from '../../parts/SheetFoot';
 import { BasisTag } from '../../parts/working';
 import { DiscReadings } from './DiscReadings';
 import { usePull } from './use-pull';
+import { refusalText } from '../../parts/refusal';
 
 /**
  * The brake, pumped, and the wheel, spun with it let go; the disc on the dial indicator where it

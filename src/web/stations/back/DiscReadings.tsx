@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { refusalText } from '../../../core/base/errors';
 import { discOf } from '../../../core/job';
 import { placeText } from '../../../core/base/units';
 import { Button } from '../../parts/Button';
@@ -9,6 +8,7 @@ import { useUnits } from '../../parts/quantity';
 import { Reasons } from '../../parts/Reasons';
 import { BasisTag } from '../../parts/working';
 import { IndicatorTake } from '../IndicatorTake';
+import { refusalText } from '../../parts/refusal';
 
 const DEGS = Array.from({ length: 8 }, (_, i) => i * 45);
 

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { refusalText } from '../../../core/base/errors';
 import { sensorOf } from '../../../core/job';
 import { placeText } from '../../../core/base/units';
 import { useJob } from '../../parts/job-context';
@@ -9,6 +8,7 @@ import { Reasons } from '../../parts/Reasons';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
 import { BasisTag } from '../../parts/working';
+import { refusalText } from '../../parts/refusal';
 
 const DEGS = Array.from({ length: 6 }, (_, i) => i * 60);
 

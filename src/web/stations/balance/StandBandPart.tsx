@@ -1,5 +1,4 @@
 import { useEffect, useState } from 'react';
-import { refusalText } from '../../../core/base/errors';
 import type { StandBand } from '../../../core/bench/balance';
 import { ruleNumber } from '../../../core/base/rules';
 import type { Working } from '../../../core/base/working';
@@ -13,6 +12,7 @@ import { announce } from '../../store/jobs-slice';
 import { shopChanged } from '../../store/records-api';
 import type { BalanceAnswered, BalanceAsked } from '../../workers/balance-worker';
 import { startWorker } from './use-balance-worker';
+import { refusalText } from '../../parts/refusal';
 
 /**
  * The dead band of the shop's stand, learned from its wheels, and written down as the shop's own

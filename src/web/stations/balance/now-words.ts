@@ -6,11 +6,12 @@ import {
   type Piece,
   type Sides,
 } from '../../../core/bench/balance';
-import { refusalText, type InputProblem } from '../../../core/base/errors';
+import type { InputProblem } from '../../../core/base/errors';
 import { heavyAgainst, type BalanceLog } from '../../../core/job';
 import { angleBetween } from '../../../core/base/units';
 import type { ByHand } from './doing';
 import type { BalanceStep } from './step-of';
+import { refusalText } from '../../parts/refusal';
 
 /** What is said above the fields when something is done by hand. */
 const BY_HAND: Record<ByHand, { now: string; why: string }> = {

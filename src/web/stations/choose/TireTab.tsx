@@ -1,5 +1,4 @@
 import { Dialog, RadioGroup } from 'radix-ui';
-import { refusalText } from '../../../core/base/errors';
 import { useState } from 'react';
 import { TREADS, TREAD_WORDS, type TireStock, type Tread } from '../../../core/shop/records';
 import { ARROWS, type Arrows } from '../../../core/fit/tires';
@@ -11,6 +10,7 @@ import { VerdictShape } from '../../parts/VerdictMark';
 import { TYPED } from './choice-draft';
 import type { ChoiceAtHand } from './use-choice';
 import { Sheet } from '../../parts/Sheet';
+import { refusalText } from '../../parts/refusal';
 
 const SHOWN = 3;
 /** More than this many are shown a page at a time. */

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { refusalText } from '../../../core/base/errors';
 import { crushOf, ringsOf } from '../../../core/job';
 import type { BeadSide } from '../../../core/bench/ring';
 import { QuantityField } from '../../parts/fields';
@@ -11,6 +10,7 @@ import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
 import { BasisTag } from '../../parts/working';
 import { CaliperTake } from './CaliperTake';
+import { refusalText } from '../../parts/refusal';
 
 const PLACES = 3;
 const PARTS = [

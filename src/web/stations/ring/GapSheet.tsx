@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { refusalText } from '../../../core/base/errors';
 import { gapOf, ringOf, ringsOf, RING_WORDS } from '../../../core/job';
 import { GAP_TIMES, type BeadSide, type GapReading, type GapTime } from '../../../core/bench/ring';
 import { placeText } from '../../../core/base/units';
@@ -10,6 +9,7 @@ import { Reasons } from '../../parts/Reasons';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
 import { BasisTag } from '../../parts/working';
+import { refusalText } from '../../parts/refusal';
 
 const PLACES = 8;
 const DEGS = Array.from({ length: PLACES }, (_, i) => (360 * i) / PLACES);

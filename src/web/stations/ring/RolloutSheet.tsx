@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { refusalText } from '../../../core/base/errors';
 import { rolloutOf } from '../../../core/job';
 import { ruleNumber } from '../../../core/base/rules';
 import { QuantityField } from '../../parts/fields';
@@ -9,6 +8,7 @@ import { Reasons } from '../../parts/Reasons';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
 import { BasisTag } from '../../parts/working';
+import { refusalText } from '../../parts/refusal';
 
 /** A tape round the tread, and what it says with those before it. */
 export const RolloutSheet = ({ onDone }: { onDone: () => void }) => {
