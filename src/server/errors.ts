@@ -88,7 +88,11 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
     res
       .status(409)
       .json({
-        ...problem('expectedSeq', error.message, `Send the number of the newest entry, ${error.seq}`),
+        ...problem(
+          'expectedSeq',
+          error.message,
+          `Send the number of the newest entry, ${error.seq}`,
+        ),
         entries: error.entries,
         seq: error.seq,
       });
@@ -96,7 +100,11 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
     res
       .status(409)
       .json({
-        ...problem('version', error.message, `Send the version that stands, ${error.record.version}`),
+        ...problem(
+          'version',
+          error.message,
+          `Send the version that stands, ${error.record.version}`,
+        ),
         record: error.record,
       });
   } else if (error instanceof DatabaseGone) {

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { howMany } from '../case-count';
 import { expect, test, type TestShop } from './shop';
 
-const KILLS = howMany(4, 1000);
+const KILLS = howMany(2, 1000);
 const WRITERS = 4;
 /** The server is killed at some moment after it confirmed its first entry, in ms. */
 const LATEST_KILL_MS = 250;
@@ -81,7 +81,7 @@ test('killed again and again while it writes, the server loses nothing that it h
 });
 
 /** Browsers that are killed while they send. */
-const BROWSERS = howMany(3, 500);
+const BROWSERS = howMany(1, 500);
 const NOTES = 30;
 /** A browser is killed at some moment after it began to send, in ms. */
 const LATEST_BROWSER_KILL_MS = 900;

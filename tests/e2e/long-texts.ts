@@ -10,7 +10,6 @@ const WITH_DATA = [
   /^Cool: recheck bolts$/,
   /wheel\S/,
   /^From the /,
-  / stand, .* shelf$/,
   /^Record OK: /,
   /^Check in /,
   /^Recheck bolts, cool at /,

@@ -20,7 +20,7 @@ test('a round of practice: a wheel that turns, own tries, the advice beside them
   shop,
 }) => {
   await openAs(page, shop, '/practice?kind=balance');
-  await expect(page.getByText('No round yet: light stand, full shelf.')).toBeVisible();
+  await expect(page.getByText('No round yet: free stand, full stock.')).toBeVisible();
   await page.getByRole('button', { name: 'Start round' }).click();
   await expect(page).toHaveURL(/wheel=\d+/);
   await expectAccessible(page);
@@ -58,7 +58,7 @@ test('a round of practice: a wheel that turns, own tries, the advice beside them
   // Kept over time, and the wheel of an address is the same wheel.
   await page.getByRole('button', { name: 'Back to the bench' }).click();
   await page.reload();
-  await expect(page.getByText(/^1 round: light stand, full shelf/)).toBeVisible();
+  await expect(page.getByText(/^1 round: free stand, full stock/)).toBeVisible();
   await page.getByRole('button', { name: 'Start round' }).click();
   await page.goBack();
   await expect(page.getByRole('button', { name: 'Start round' })).toBeVisible();

@@ -6,6 +6,8 @@ export type FieldForm =
   | { as: 'text' | 'yes' | 'rules' }
   /** `unit` is null for a count or a bare number. */
   | { as: 'number'; unit: Unit | null }
+  /** An amount, inside in the smallest coin. */
+  | { as: 'money' }
   | { as: 'choice'; of: readonly string[] }
   | { as: 'list'; item: FieldForm; itemSays: string }
   | { as: 'record'; fields: readonly NamedField[] }
@@ -44,7 +46,7 @@ const fieldsInside = (schema: Inside): NamedField[] =>
     says: field._flags.description ?? '',
     required: field._flags.presence === 'required',
     mayBeNull: field._valids?._values.has(null) ?? false,
-    form: formInside(field),
+    form: key.endsWith('Minor') ? { as: 'money' } : formInside(field),
   }));
 
 /** Fields that tell records of several kinds apart: what a thing is, or what is done. */

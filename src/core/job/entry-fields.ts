@@ -33,4 +33,4 @@ export const pieces = listOf(
   'The weights on the rim',
 );
 export const caliperReadings = (label: string) => listOf(quantity('mm', 0.5, 80, label), 24, label);
-export const moved = oneOf(['rises', 'sinks', 'stays'], 'What it did');
+export const moved = oneOf(['rises', 'sinks', 'stays'], 'Movement');

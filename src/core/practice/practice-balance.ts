@@ -85,11 +85,7 @@ export const practiceBalance = defineWorking<RoundInput<BalanceLevel, Try>, Bala
   input: () =>
     roundFields(
       BALANCE_LEVELS,
-      listOf(
-        WEIGHTS_ON as Joi.ArraySchema,
-        MAX_TRIES,
-        'The weights of each try, the last one those that stayed',
-      ),
+      listOf(WEIGHTS_ON as Joi.ArraySchema, MAX_TRIES, 'Weights of each try; the last stayed on'),
     ),
   example: {
     seed: 7,

@@ -163,7 +163,7 @@ export const PairScreen = () => {
       : [],
   );
   return (
-    <Frame title={`Pair, ${machine?.name ?? ''}`}>
+    <Frame title={`Driven pair, ${machine?.name ?? ''}`}>
       <p className="-mt-2 mb-2 text-ink2">
         {wheel.pair}
         {machine && `, ${machine.rider}`}

@@ -15,20 +15,16 @@ import { needed, typed } from '../parts/form-schema';
 import { Frame, Waiting } from '../parts/Frame';
 import { useUnits } from '../parts/quantity';
 import { useAddressTexts } from '../parts/use-address';
-import { useApp, useDo } from '../store';
+import { selectCurrency, useApp, useDo } from '../store';
 import { api, ApiError } from '../store/api';
 import { ruleChanged } from '../store/shop-slice';
 import { Sheet } from '../parts/Sheet';
 import { refusalText } from '../parts/refusal';
 
-/** The currency of the shop's own prices, a code of ISO 4217. */
-const useCurrency = (): string =>
-  useApp((s) => String(s.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD'));
-
 /** Values of rules as they are read and typed: quantities in the fitter's units, money as money. */
 const useRuleText = () => {
   const { say, write } = useUnits();
-  const currency = useCurrency();
+  const currency = useApp(selectCurrency);
   const digits = (rule: ShopRule) =>
     rule.unit === 'mm' || rule.unit === 'years' ? { digits: 1 } : undefined;
   return {

@@ -40,5 +40,9 @@ export const selectUnits: (state: RootState) => UnitPreferences = createSelector
   (system, own) => ({ ...unitsOfSystem(system), ...own }),
 );
 
+/** The currency of the shop's prices, a code of ISO 4217. */
+export const selectCurrency = (state: RootState): string =>
+  String(state.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD');
+
 /** Today in the shop's own time zone, YYYY-MM-DD. */
 export const today = (): string => localDayOf(new Date());

@@ -44,9 +44,9 @@ export const PRIOR = record(
   {
     massG: quantity('g', 0, 1000, 'Imbalance of this wheel last time'),
     deg: angle('Where'),
-    spreadG: quantity('g', 1, 200, 'How far that may be off'),
+    spreadG: quantity('g', 1, 200, 'Uncertainty'),
   },
-  'An old answer',
+  'Result of an earlier job',
 );
 
 /**

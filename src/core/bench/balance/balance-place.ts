@@ -112,7 +112,7 @@ export const usualLengthMm = (massG: number): number => 8 + 1.2 * massG;
 /** A kind of weight as input of a working. */
 export const WEIGHT_KIND = record(
   {
-    massG: quantity('g', 0.5, 200, 'Mass of a piece'),
+    massG: quantity('g', 0.5, 200, 'Weight of a piece'),
     count: count(0, 10_000, 'Weights in stock'),
     lengthMm: quantity('mm', 0, 300, 'Length of a weight, 0 on a spoke').allow(null).optional(),
   },
@@ -189,11 +189,11 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     positions: listOf(angle('A place for a weight'), MAX_PLACES, 'Places for weights').optional(),
     sides: oneOf(SIDES, 'Which sides of the rim'),
     perPlace: count(1, 6, 'Weights at one place, per side').optional(),
-    mostPieces: count(1, 24, 'Most weights per side').optional(),
+    mostPieces: count(1, 24, 'Max weights per side').optional(),
     rimMm: quantity('mm', 300, 3000, 'Rim circumference').optional(),
     clearOf: listOf(angle('Keep weights clear of'), 60, 'Keep weights clear of').optional(),
     rimWidthMm: quantity('mm', 20, 400, 'Width of the rim').optional(),
-    limitG: quantity('g', 0, 30, 'How close').optional(),
+    limitG: quantity('g', 0, 30, 'Within').optional(),
     mostSteps: count(1000, 1_000_000_000, 'Search steps').optional(),
     rules: ruleValues(),
   }),

@@ -80,7 +80,7 @@ export const OBSERVATIONS = listOf(
       at: oneOf(['left', 'right'], 'Held at 9 o’clock (left) or 3 o’clock (right)')
         .allow(null)
         .optional(),
-      moved: oneOf(['rises', 'sinks', 'stays'], 'What it did'),
+      moved: oneOf(['rises', 'sinks', 'stays'], 'Movement'),
     }),
     shape('swing', {
       periodS: Joi.number()

@@ -42,7 +42,7 @@ export const residualUnbalance = defineWorking<Input, ResidualUnbalance>({
     speedKmh: quantity('km/h', 10, 400, 'Speed'),
     tireDiameterMm: quantity('mm', 150, 1200, 'Diameter of the tire'),
     radiusMm: quantity('mm', 50, 500, 'Radius of the weights'),
-    massG: quantity('g', 0, 500, 'Mass left over'),
+    massG: quantity('g', 0, 500, 'Imbalance left'),
   }),
   example: { grade: 6.3, wheelKg: 12, speedKmh: 160, tireDiameterMm: 640, radiusMm: 215, massG: 5 },
   work({ grade, wheelKg, speedKmh, tireDiameterMm, radiusMm, massG }, show) {

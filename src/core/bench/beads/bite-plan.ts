@@ -47,7 +47,7 @@ export const RIM_PROFILE = record(
   {
     wellMm: quantity('mm', 60, 700, 'Well diameter'),
     flangeMm: quantity('mm', 80, 750, 'Flange diameter'),
-    axialMm: quantity('mm', 0, 400, 'From the well’s far side to the flange, along the axle'),
+    axialMm: quantity('mm', 0, 400, 'Well to far flange'),
   },
   'The rim',
 );

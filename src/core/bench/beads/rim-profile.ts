@@ -88,12 +88,7 @@ export const rimProfile = defineWorking<Input, RimProfileFound>({
     rimCode: text(40, 'The rim code'),
     wellMm: quantity('mm', 60, 700, 'Well diameter').optional(),
     flangeMm: quantity('mm', 80, 750, 'Flange diameter').optional(),
-    axialMm: quantity(
-      'mm',
-      0,
-      400,
-      'From the well’s far side to the flange, along the axle',
-    ).optional(),
+    axialMm: quantity('mm', 0, 400, 'Well to far flange').optional(),
   }),
   example: { rimCode: '2.15x19', wellMm: 455 },
   work({ rimCode, wellMm, flangeMm, axialMm }, show) {

@@ -48,8 +48,8 @@ export const wheelAlign = defineWorking<ByMarks, Alignment>({
   name: 'wheel-align',
   says: 'Wheel alignment by marks',
   input: () => ({
-    leftMark: quantity('mm', -100, 300, 'Left mark, how far back'),
-    rightMark: quantity('mm', -100, 300, 'Right mark, how far back'),
+    leftMark: quantity('mm', -100, 300, 'Left adjuster mark'),
+    rightMark: quantity('mm', -100, 300, 'Right adjuster mark'),
     ...SETUP,
   }),
   example: { leftMark: 31.5, rightMark: 29, adjusterSpanMm: 236, runMm: 605, pitchMm: 1.25 },

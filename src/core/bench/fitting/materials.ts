@@ -60,7 +60,7 @@ export const materials = defineWorking<
       record(
         {
           what: text(120, 'What it is'),
-          count: count(1, 1000, 'How many'),
+          count: count(1, 1000, 'Count'),
           stockId: text(60, 'Name in stock').allow(null),
         },
         'A part',

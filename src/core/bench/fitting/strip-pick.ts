@@ -56,7 +56,7 @@ export const stripPick = defineWorking<Input, StripPick>({
   name: 'strip-pick',
   says: 'Rim strip for a wheel',
   input: () => ({
-    build: oneOf(BUILDS, 'How the rim is made'),
+    build: oneOf(BUILDS, 'Rim build'),
     sealed: oneOf(['yes', 'no'], 'Spokes sealed by design'),
     rimWidthIn: quantity('in', 1, 14, 'Stamped rim width'),
     rimDiameterIn: quantity('in', 4, 23, 'Stamped rim diameter'),

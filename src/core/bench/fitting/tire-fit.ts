@@ -289,7 +289,7 @@ export const CONTEXT_FIELDS = {
   end: oneOf(['front', 'rear'], 'The end of the machine'),
   kind: oneOf(MACHINE_KINDS, 'Kind of machine'),
   use: oneOf(USES, 'Use'),
-  build: oneOf(BUILDS, 'How the rim is made'),
+  build: oneOf(BUILDS, 'Rim build'),
   rimCode: text(40, 'The code stamped into the rim'),
   tubelessMarked: boolean('The rim is marked tubeless'),
   sealed: boolean('Sealed by design'),

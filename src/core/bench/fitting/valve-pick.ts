@@ -57,7 +57,7 @@ export const valvePick = defineWorking<Input, ValvePick>({
         record(
           {
             id: text(60, 'Name of the stem'),
-            stem: oneOf(['snap-in', 'clamp-in'], 'How it holds'),
+            stem: oneOf(['snap-in', 'clamp-in'], 'Stem type'),
             holeMm: quantity('mm', 5, 25, 'Hole needed'),
             lengthMm: quantity('mm', 10, 120, 'Its length'),
             angled: boolean('Angled'),

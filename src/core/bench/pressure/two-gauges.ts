@@ -36,7 +36,7 @@ const COARSE_KPA = 14;
 export const twoGauges = defineWorking<{ first: OneGauge; second: OneGauge }, TwoGauges>({
   name: 'two-gauges',
   says: 'Compare two gauges',
-  input: () => ({ first: oneGauge('One gauge'), second: oneGauge('The other') }),
+  input: () => ({ first: oneGauge('First gauge'), second: oneGauge('Second gauge') }),
   example: {
     first: { readsKpa: 90, stepKpa: 0.7, checks: [] },
     second: { readsKpa: 96, stepKpa: 3.4, checks: [] },

@@ -100,12 +100,7 @@ export const boltCircle = defineWorking<Input, BoltCircle>({
     holes: count(3, 12, 'Holes'),
     chordMm: quantity('mm', 10, 500, 'From hole to hole, centers').optional(),
     skipped: count(0, 5, 'Holes between the two').optional(),
-    holeToFlatMm: quantity(
-      'mm',
-      10,
-      500,
-      'From one hole to the line between the two far ones',
-    ).optional(),
+    holeToFlatMm: quantity('mm', 10, 500, 'Hole to the line of the two far ones').optional(),
     rules: ruleValues(),
   }),
   example: { holes: 6, chordMm: 57, skipped: 0 },

@@ -68,7 +68,7 @@ export const ringGap = defineWorking<Input, RingGap>({
     readings: listOf(
       record(
         { deg: angle('Place on the ring'), gapMm: quantity('mm', 0, 60, 'Gap there') },
-        'A reading of the feeler',
+        'Feeler reading',
       ),
       48,
       'Readings around the ring',

@@ -73,7 +73,7 @@ export const rolloutMatch = defineWorking<Input, RolloutMatch>({
   input: () => ({
     leftMm: quantity('mm', 300, 4000, 'Rollout, left'),
     rightMm: quantity('mm', 300, 4000, 'Rollout, right'),
-    measuringKpa: quantity('kPa', 5, 400, 'Both taped at'),
+    measuringKpa: quantity('kPa', 5, 400, 'Taped at'),
     pair: oneOf(PAIRS, 'Kind of pair').optional(),
     stretchMmPerKpa: quantity('mm', 0.001, 20, 'Growth of the smaller one per kPa').optional(),
     limitKpa: quantity('kPa', 5, 1000, 'Max pressure of the smaller one').optional(),

@@ -37,8 +37,8 @@ interface WheelOffset extends WheelEdges {
 const USUAL_FLANGE_MM = 12.7;
 
 const widthsFields = {
-  innerWidthMm: quantity('mm', 30, 700, 'Inside the rings').optional(),
-  overallWidthMm: quantity('mm', 30, 800, 'Over all').optional(),
+  innerWidthMm: quantity('mm', 30, 700, 'Width inside the rings').optional(),
+  overallWidthMm: quantity('mm', 30, 800, 'Overall width').optional(),
   backspaceMm: quantity('mm', 0, 700, 'Backspace'),
   ringMm: quantity('mm', 0, 60, 'Ring or flange, each side').optional(),
 };

@@ -120,8 +120,8 @@ export const torqueSequence = defineWorking<Input, TorqueSequence>({
         {
           name: text(60, 'Name of the fastener'),
           torqueNm: quantity('Nm', 0.1, 1000, 'Torque in the manual').allow(null),
-          renews: oneOf(RENEWS, 'What is new each time').optional(),
-          thread: oneOf(LUBRICANTS, 'On threads whose value is for dry ones').optional(),
+          renews: oneOf(RENEWS, 'One-time part').optional(),
+          thread: oneOf(LUBRICANTS, 'On threads (value is for dry)').optional(),
           extensionMm: quantity('mm', 0, 1000, 'Extension head in line with the handle').optional(),
         },
         'A fastener',

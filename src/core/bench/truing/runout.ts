@@ -123,7 +123,7 @@ export const runout = defineWorking<Input, RunoutResult>({
   says: 'Rim runout',
   input: () => ({
     readings: READINGS_FIELD,
-    build: oneOf(['spoked', 'cast', 'split', 'beadlock'], 'How the rim is made'),
+    build: oneOf(['spoked', 'cast', 'split', 'beadlock'], 'Rim build'),
     rules: ruleValues(),
   }),
   example: {

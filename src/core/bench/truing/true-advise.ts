@@ -198,10 +198,7 @@ export const trueAdvise = defineWorking<Input, TrueAdvice>({
     spokes: count(12, 80, 'Number of spokes'),
     rimDiameterMm: quantity('mm', 200, 700, 'Diameter of the rim'),
     firstTo: FIRST_TO_FIELD.optional(),
-    before: record(
-      { readings: READINGS_FIELD, turned: TURNED_FIELD },
-      'The pass before',
-    ).optional(),
+    before: record({ readings: READINGS_FIELD, turned: TURNED_FIELD }, 'Previous pass').optional(),
     rung: SPOKES_FIELD.optional(),
     rules: ruleValues(),
   }),

@@ -165,8 +165,8 @@ export const fitLoadSpeed = (
 /** A load sheet as input of a working. A machine that weighs nothing was not weighed. */
 export const LOAD_SHEET = record(
   {
-    emptyFrontKg: quantity('kg', 0, 1500, 'Machine, on the front'),
-    emptyRearKg: quantity('kg', 0, 1500, 'Machine, on the rear'),
+    emptyFrontKg: quantity('kg', 0, 1500, 'Machine weight, front'),
+    emptyRearKg: quantity('kg', 0, 1500, 'Machine weight, rear'),
     riderKg: quantity('kg', 0, 300, 'Rider with gear'),
     passengerKg: quantity('kg', 0, 300, 'Passenger with gear'),
     luggageKg: quantity('kg', 0, 500, 'Luggage'),

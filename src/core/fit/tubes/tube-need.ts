@@ -120,11 +120,11 @@ export const tubeNeed = defineWorking<TubeNeedInput, TubeNeed>({
   name: 'tube-need',
   says: 'Tube or tubeless',
   input: () => ({
-    build: oneOf(['spoked', 'cast', 'split', 'beadlock'], 'How the rim is made'),
+    build: oneOf(['spoked', 'cast', 'split', 'beadlock'], 'Rim build'),
     tubelessMarked: boolean('The rim is marked tubeless'),
     sealed: boolean('Sealed by design'),
     safetyHump: boolean('A safety hump').allow(null),
-    tire: oneOf(['TL', 'TT', 'not marked'], 'What the tire is marked'),
+    tire: oneOf(['TL', 'TT', 'not marked'], 'Sidewall marking'),
     tube: boolean('With a tube'),
     makerAllows: boolean('The maker allows it in writing').optional(),
   }),

@@ -55,7 +55,7 @@ export const chosenEntry = defineEntry<ChosenData, { chosen: ChosenData | null }
       .default(null),
     parts: listOf(
       record(
-        { what: text(120, 'What it is'), count: count(1, 1000, 'How many'), stockId: maybe(id) },
+        { what: text(120, 'What it is'), count: count(1, 1000, 'Count'), stockId: maybe(id) },
         'A part',
       ),
       60,

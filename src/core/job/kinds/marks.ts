@@ -11,8 +11,8 @@ export const marksEntry = defineEntry<
 >({
   ...WHEEL_WORK,
   schema: () => ({
-    leftMm: quantity('mm', -100, 300, 'Left mark, how far back'),
-    rightMm: quantity('mm', -100, 300, 'Right mark, how far back'),
+    leftMm: quantity('mm', -100, 300, 'Left adjuster mark'),
+    rightMm: quantity('mm', -100, 300, 'Right adjuster mark'),
     spanMm: quantity('mm', 80, 600, 'Adjuster spacing'),
     chainSide: oneOf(CHAIN_SIDES, 'Side of the chain or belt'),
   }),

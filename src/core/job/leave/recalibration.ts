@@ -46,13 +46,13 @@ export const recalibration = defineWorking<Input, Recalibration>({
   says: 'Recalibration',
   input: () => ({
     teachKmh: quantity('km/h', 3, 150, 'Speed to hold').allow(null),
-    teachM: quantity('m', 5, 50_000, 'For how far').allow(null),
+    teachM: quantity('m', 5, 50_000, 'Distance').allow(null),
     teachLamp: Joi.string()
       .allow('')
       .max(200)
       .required()
       .meta({ expected: 'Enter the warning light, up to 200 characters' })
-      .description('Warning light then'),
+      .description('Warning light after'),
     wheelSensors: boolean('Wheel-speed sensors'),
     newTire: boolean('A new tire'),
     frontKpa: quantity('kPa', 0, 1000, 'Pressure set, front').allow(null),

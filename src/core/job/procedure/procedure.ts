@@ -116,14 +116,14 @@ export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
         drive: oneOf(DRIVES, 'Drive'),
         wheelSensors: boolean('Wheel-speed sensors'),
         loose: boolean('Loose wheel').optional(),
-        renews: boolean('Something that holds the wheel is new each time').optional(),
+        renews: boolean('One-time parts on this wheel').optional(),
       },
       'The machine',
     ),
     wheel: record(
       {
         end: oneOf(['front', 'rear'], 'The end of the machine'),
-        build: oneOf(BUILDS, 'How the rim is made'),
+        build: oneOf(BUILDS, 'Rim build'),
         discSide: oneOf(DISC_SIDES, 'Side of the brake disc'),
         caliper: oneOf(CALIPERS, 'How the caliper’s bolts run'),
         tubeWas: boolean('Tube in the old tire'),

@@ -393,7 +393,7 @@ export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
   says: 'Trouble checks',
   input: () => ({
     symptom: oneOf(SYMPTOMS, 'What you see'),
-    build: oneOf(BUILDS, 'How the rim is made'),
+    build: oneOf(BUILDS, 'Rim build'),
     tube: boolean('With a tube'),
     rimLocks: count(0, 3, 'Rim locks'),
     rimDiameterIn: quantity('in', 4, 23, 'Diameter of the rim'),

@@ -163,7 +163,7 @@ const FIELDS: { [K in LineKind]: Record<keyof LineData[K], Joi.Schema> } = {
       Joi.object({
         kind: oneOf(RECORD_KINDS, 'The stock'),
         stockId: id,
-        count: count(1, 1_000_000, 'How many'),
+        count: count(1, 1_000_000, 'Count'),
       }),
       200,
       'Stock it used',
@@ -180,7 +180,7 @@ const FIELDS: { [K in LineKind]: Record<keyof LineData[K], Joi.Schema> } = {
     id,
     what: text(120, 'What it is'),
     stockId: maybe(id),
-    count: count(1, 1000, 'How many'),
+    count: count(1, 1000, 'Count'),
     supplier: text(80, 'Supplier').allow(''),
     jobIds: listOf(id, 60, 'The jobs it is for'),
     orderedAt: instant('When it was ordered'),

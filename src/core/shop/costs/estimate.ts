@@ -105,7 +105,7 @@ const percentOf = (minor: number, pct: number): number => Math.round(minor * pct
 const HOUR_S = 3600;
 const MAX_S = 30 * 86_400;
 
-const money = (says: string) => count(0, 100_000_000, `${says}, in the smallest coin`);
+const money = (says: string) => count(0, 100_000_000, says);
 const seconds = (says: string) => count(0, MAX_S, `${says}, in seconds`);
 
 /**
@@ -125,12 +125,12 @@ export const estimate = defineWorking<Input, Estimate>({
       record(
         {
           name: text(120, 'The wheel'),
-          build: oneOf(BUILDS, 'How the rim is made'),
+          build: oneOf(BUILDS, 'Rim build'),
           parts: listOf(
             record(
               {
                 what: text(120, 'What it is'),
-                count: count(1, 1000, 'How many'),
+                count: count(1, 1000, 'Count'),
                 priceMinor: money('Price').allow(null),
               },
               'A part',
@@ -139,8 +139,8 @@ export const estimate = defineWorking<Input, Estimate>({
             'Its parts',
           ),
           spentS: seconds('Worked so far'),
-          leftMedianS: seconds('Left, in the middle'),
-          leftNinetyS: seconds('Left, nine times in ten at most'),
+          leftMedianS: seconds('Time left, median'),
+          leftNinetyS: seconds('Time left, 90%'),
           tiresToDispose: count(0, 4, 'Tires to recycling'),
         },
         'A wheel',
@@ -148,7 +148,7 @@ export const estimate = defineWorking<Input, Estimate>({
       8,
       'The wheels',
     ),
-    agreedMinor: money('What was agreed').optional(),
+    agreedMinor: money('Approved up to').optional(),
     rules: ruleValues(),
   }),
   example: {

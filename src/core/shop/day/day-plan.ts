@@ -268,9 +268,9 @@ export const dayPlan = defineWorking<Input, DayPlan>({
   name: 'day-plan',
   says: 'Day plan',
   input: () => ({
-    people: listOf(text(60, 'Who is at work'), 6, 'Who is at work'),
+    people: listOf(text(60, 'Who’s working'), 6, 'Who’s working'),
     benches: count(1, 12, 'Benches'),
-    closely: boolean('Look closely: seconds mostly, two minutes at most').optional(),
+    closely: boolean('Search longer').optional(),
     visits: listOf(
       record(
         {
@@ -300,7 +300,7 @@ export const dayPlan = defineWorking<Input, DayPlan>({
                     'A block of work',
                   ),
                   3,
-                  'Work that is left',
+                  'Work left',
                 ),
               },
               'A wheel',
@@ -312,7 +312,7 @@ export const dayPlan = defineWorking<Input, DayPlan>({
         'A machine',
       ),
       MAX_WHEELS,
-      'Machines that are in',
+      'Machines in the shop',
     ),
   }),
   example: {

@@ -117,17 +117,13 @@ export const timeLeft = defineWorking<Input, TimeLeft>({
       record(
         {
           station: oneOf(STATIONS, 'The station'),
-          leftPct: quantity('pct', 0, 100, 'Share still to do'),
-          tookS: listOf(
-            count(0, DAY_S, 'What a job took, in seconds'),
-            60,
-            'What jobs of the shop took',
-          ),
+          leftPct: quantity('pct', 0, 100, 'Share left to do'),
+          tookS: listOf(count(0, DAY_S, 'What a job took, in seconds'), 60, 'Times of past jobs'),
         },
         'A station of a wheel',
       ),
       120,
-      'What is left',
+      'Work left',
     ),
     rules: ruleValues(),
   }),

@@ -93,7 +93,7 @@ const fastener = record(
     wheel: oneOf(['front', 'rear', 'any'], 'Which wheel it holds'),
     torqueNm: quantity('Nm', 0.1, 1000, 'Torque in the manual').allow(null),
     socket: text(20, 'Socket or key').allow(null).optional().default(null),
-    renews: oneOf(RENEWS, 'What is new each time').optional().default('nothing'),
+    renews: oneOf(RENEWS, 'One-time part').optional().default('nothing'),
   },
   'A fastener',
 );

@@ -170,12 +170,12 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
         hint: 'as its manual asks; empty where it asks nothing',
       },
       teachM: {
-        label: 'For how far',
+        label: 'Distance',
         form: { as: 'quantity', unit: 'm', min: 5, max: 50_000 },
         may: true,
         usual: null,
       },
-      teachLamp: { label: 'Warning light then', form: { as: 'text', max: 200 }, usual: '' },
+      teachLamp: { label: 'Warning light after', form: { as: 'text', max: 200 }, usual: '' },
       slackMinMm: {
         label: 'Slack of chain or belt, at least',
         form: mm(0, 200),

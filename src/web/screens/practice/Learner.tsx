@@ -45,9 +45,13 @@ export const Learner = ({
             {next ? (
               <span className="flex flex-wrap items-center gap-x-3">
                 <Button small onClick={() => onTry(next)}>
-                  {valueWord(next.level)}
+                  Try
+                  <span className="sr-only"> {PRACTICE[kind].title}</span>
                 </Button>
-                <span className="text-[15px] text-ink2">{next.why}</span>
+                <span>
+                  {valueWord(next.level)}
+                  <span className="block text-[15px] text-ink2">{next.why}</span>
+                </span>
               </span>
             ) : (
               <span className="text-ink2">all levels passed</span>

@@ -8,7 +8,7 @@ import { Link } from 'react-router';
 import { fieldsOfKind, SPECS, type RecordKind, type Records } from '../../../core/shop/records';
 import { Button } from '../../parts/Button';
 import { useUnits } from '../../parts/quantity';
-import { useApp, useDo } from '../../store';
+import { selectCurrency, useApp, useDo } from '../../store';
 import { api, ApiError } from '../../store/api';
 import { announce } from '../../store/jobs-slice';
 import { recordChanged } from '../../store/shop-slice';
@@ -28,9 +28,7 @@ interface Props<K extends RecordKind> {
 const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
   const dispatch = useDo();
   const units = useUnits();
-  const currency = useApp((s) =>
-    String(s.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD'),
-  );
+  const currency = useApp(selectCurrency);
   // As it was when the sheet opened: units that change meanwhile do not rewrite what is typed.
   const [before] = useState(() => ({ record, draft: toDraft(kind, record, units, currency) }));
   const [id] = useState(() => record?.id ?? nanoid());

@@ -9,7 +9,7 @@ import {
 import { formatMoney } from '../../../core/base/units';
 import { Button } from '../../parts/Button';
 import { useUnits } from '../../parts/quantity';
-import { useApp } from '../../store';
+import { selectCurrency, useApp } from '../../store';
 import type { RecordPage } from '../../store/records-api';
 import type { RecordList } from './use-record-list';
 
@@ -21,9 +21,7 @@ const isNumber = ({ form }: Field): boolean =>
 /** How a value is read in a list, in the fitter's units. */
 const useCellText = (machines: RecordPage['machines']) => {
   const { say } = useUnits();
-  const currency = useApp((s) =>
-    String(s.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD'),
-  );
+  const currency = useApp(selectCurrency);
   return (field: Field, value: unknown): string => {
     const { form } = field;
     if (value === null || value === undefined || value === '') return '–';

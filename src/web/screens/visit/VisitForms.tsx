@@ -6,7 +6,7 @@ import { Button } from '../../parts/Button';
 import { ApprovalPin } from '../../parts/ApprovalPin';
 import { TextField } from '../../parts/fields';
 import { useApproval } from '../../parts/use-approval';
-import { today, useApp } from '../../store';
+import { selectCurrency, today, useApp } from '../../store';
 import { useWriteVisitMutation, visitProblem } from '../../store/visits-api';
 import { dueFrom } from './due-from';
 
@@ -125,9 +125,7 @@ export const WaitsForm = ({ visit }: { visit: VisitSummary }) => {
 
 /** What it may cost, and who said yes. */
 export const AgreedForm = ({ visit }: { visit: VisitSummary }) => {
-  const currency = useApp((s) =>
-    String(s.shop.shop?.rules.find((r) => r.key === 'cost.currency')?.value ?? 'USD'),
-  );
+  const currency = useApp(selectCurrency);
   const [amount, setAmount] = useState('');
   const [by, setBy] = useState(visit.rider);
   const approval = useApproval(visit.id, visit.rider);

@@ -1,8 +1,9 @@
 import { valueWord } from '../../../core/base/value-words';
-import type { ReactNode } from 'react';
+import type { ComponentProps, ReactNode } from 'react';
 import type { FieldForm, NamedField } from '../../../core/base/field-form';
 import { DEFAULT_RULES } from '../../../core/base/rules';
 import { Button } from '../../parts/Button';
+import { selectCurrency, useApp } from '../../store';
 import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
 import {
   emptyDraft,
@@ -178,6 +179,11 @@ const YES = [
   ['no', 'no'],
 ] as const;
 
+const MoneyField = ({ label, ...rest }: ComponentProps<typeof TextField>) => {
+  const currency = useApp(selectCurrency);
+  return <TextField label={`${label}, ${currency}`} {...rest} />;
+};
+
 /** The control of any field, by what it takes. */
 const Control = ({ form, label, path, draft, problem, onChange }: ControlProps) => {
   const common = {
@@ -225,6 +231,8 @@ const Control = ({ form, label, path, draft, problem, onChange }: ControlProps) 
       );
     case 'number':
       return <QuantityField {...common} unit={form.unit} signed />;
+    case 'money':
+      return <MoneyField {...common} />;
     case 'yes':
       return <ChoiceField {...common} options={YES} />;
     case 'choice':
@@ -251,7 +259,7 @@ interface RecordProps {
 }
 
 const isSmall = ({ form }: NamedField): boolean =>
-  form.as === 'number' || form.as === 'yes' || form.as === 'choice' || form.as === 'text';
+  !['list', 'one of', 'rules', 'record'].includes(form.as);
 
 /** The fields of a record, small ones side by side. */
 export const RecordControl = ({ fields, path, draft, problem, onChange }: RecordProps) => (

@@ -4,6 +4,7 @@ import { formOf } from '../../../core/base/field-form';
 import type { AnyWorking, Working } from '../../../core/base/working';
 import { Button } from '../../parts/Button';
 import { useUnits } from '../../parts/quantity';
+import { selectCurrency, useApp } from '../../store';
 import { WorkingView } from '../../parts/working';
 import { recordDraft, recordOf, type RecordDraft } from './input-draft';
 import { RecordControl, type AtField } from './InputFields';
@@ -14,9 +15,11 @@ import { refusalText } from '../../parts/refusal';
 /** A working on its own: its fields, filled with its example, and what comes of them. */
 export const WorkingBench = ({ definition }: { definition: AnyWorking }) => {
   const units = useUnits();
+  const currency = useApp(selectCurrency);
+  const written = { ...units, currency };
   const fields = useMemo(() => formOf(definition.schema), [definition]);
   const [before] = useState(() => ({
-    draft: recordDraft(fields, definition.example as Record<string, unknown>, units),
+    draft: recordDraft(fields, definition.example as Record<string, unknown>, written),
     value: definition.example,
   }));
   const [draft, setDraft] = useState<RecordDraft>(before.draft);
@@ -43,7 +46,9 @@ export const WorkingBench = ({ definition }: { definition: AnyWorking }) => {
         className="space-y-4 lg:col-start-1 lg:row-span-2 lg:row-start-1"
         onSubmit={(e) => {
           e.preventDefault();
-          setFound(tryInput(() => definition.run(recordOf(fields, draft, units, before) as never)));
+          setFound(
+            tryInput(() => definition.run(recordOf(fields, draft, written, before) as never)),
+          );
         }}
       >
         <RecordControl

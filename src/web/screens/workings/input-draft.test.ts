@@ -16,6 +16,7 @@ const unitsOf = (units: UnitPreferences) => ({
     /^-?\d{1,7}(\.\d{1,4})?$/.test(typed) ? fromDisplay(Number(typed), unit, units) : null,
   write: (value: number, unit: Unit, digits = 1) =>
     String(Number(toDisplay(value, unit, units).toFixed(digits))),
+  currency: 'USD',
 });
 const SI = unitsOf({ ...DEFAULT_UNITS, pressure: 'kPa' });
 const INCHES = unitsOf({
@@ -114,4 +115,16 @@ describe.each(WORKINGS.map((w) => [w.name, w] as const))('%s', (_name, working) 
       { numRuns: 12 },
     );
   });
+});
+
+test('an amount is typed as money and asked as its smallest coin', () => {
+  const working = WORKINGS.find((w) => w.name === 'estimate')!;
+  const fields = formOf(working.schema);
+  const draft = recordDraft(fields, { agreedMinor: 25_682 }, SI);
+  expect(draft.agreedMinor).toBe('256.82');
+  const typed = (text: string) => recordOf(fields, { ...draft, agreedMinor: text }, SI).agreedMinor;
+  expect(typed('12.5')).toBe(1250);
+  expect(typed('12')).toBe(1200);
+  // What is no amount stays as it was typed, for the calculator to refuse.
+  expect(typed('12.505')).toBe('12.505');
 });

@@ -1,10 +1,12 @@
 import type { FieldForm, NamedField } from '../../../core/base/field-form';
-import type { Unit } from '../../../core/base/units';
+import { parseMoney, writeMoney, type Unit } from '../../../core/base/units';
 
-/** What the fitter's units do for a form. */
+/** What the fitter's units and the shop's currency do for a form. */
 interface Units {
   read(typed: string, unit: Unit): number | null;
   write(value: number, unit: Unit, digits?: number): string;
+  /** Of amounts, a code of ISO 4217. */
+  currency: string;
 }
 
 /** An input as it is typed: text, lists and records of text. */
@@ -35,7 +37,7 @@ export const emptyDraft = (form: FieldForm): Draft => {
       return '';
   }
 };
-const NO_UNITS: Units = { read: () => null, write: String };
+const NO_UNITS: Units = { read: () => null, write: String, currency: 'USD' };
 
 const valueDraft = (form: FieldForm, value: unknown, units: Units): Draft => {
   if (value === undefined || value === null) return emptyDraft(form);
@@ -47,6 +49,8 @@ const valueDraft = (form: FieldForm, value: unknown, units: Units): Draft => {
       return value ? 'yes' : 'no';
     case 'number':
       return form.unit ? units.write(value as number, form.unit, DIGITS) : plain(value as number);
+    case 'money':
+      return writeMoney(value as number, units.currency);
     case 'list':
       return (value as unknown[]).map((item) => valueDraft(form.item, item, units));
     case 'rules':
@@ -126,6 +130,8 @@ const valueOf = (form: FieldForm, draft: Draft, units: Units, before?: Before): 
       const text = (draft as string).trim().replace(',', '.');
       return form.unit ? (units.read(text, form.unit) ?? text) : numberOr(text);
     }
+    case 'money':
+      return parseMoney(draft as string, units.currency) ?? draft;
     case 'list':
       return (draft as Draft[]).map((item, i) =>
         valueOf(form.item, item, units, partOf(before, i)),

@@ -73,7 +73,7 @@ const picture = <Input, Result>(
 const grams =
   ({ say }: Units) =>
   (massG: number): string =>
-    say(massG, 'g', { digits: 1 });
+    say(massG, 'g', { digits: Number.isInteger(massG) ? 0 : 1 });
 
 const PICTURES = new Map([
   picture(tireCompare, ({ result, input }) => (

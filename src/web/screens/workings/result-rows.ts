@@ -38,14 +38,16 @@ const SHOWN_ELSEWHERE = new Set(['reasons', 'reason', 'pattern', 'quantities', '
 const MAX_LINES = 40;
 
 const endingOf = (name: string): readonly [string, Unit] | undefined =>
-  ENDINGS.find(([ending]) => name.length > ending.length && name.endsWith(ending));
+  name === 'deg'
+    ? ['', 'deg']
+    : ENDINGS.find(([ending]) => name.length > ending.length && name.endsWith(ending));
 
 /** `overallDiameterMm` as `overall diameter`, unless the key has words of its own. */
 const wordsOf = (calculator: string, name: string): string => {
   const words = resultWord(calculator, name);
   if (words) return words;
   const ending = endingOf(name);
-  const bare = (ending ? name.slice(0, -ending[0].length) : name).replace(/Minor$/, '');
+  const bare = (ending?.[0] ? name.slice(0, -ending[0].length) : name).replace(/Minor$/, '');
   return bare.replace(/([A-Z])/g, (c) => ` ${c.toLowerCase()}`);
 };
 
