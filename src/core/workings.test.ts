@@ -1,3 +1,4 @@
+import { PRACTICE } from './practice';
 import { howMany } from '../../tests/case-count';
 import Joi from 'joi';
 import { InputError } from './base/errors';
@@ -293,3 +294,14 @@ describe.each(WORKINGS.map((w) => [w.name, w] as const))(
     });
   },
 );
+
+test('every kind of practice is scored by one of the calculators, and each level by name', () => {
+  for (const { scores, levels } of Object.values(PRACTICE)) {
+    expect(WORKINGS).toContain(scores);
+    expect(new Set(levels).size).toBe(levels.length);
+    for (const level of levels)
+      expect(attempt(scores, { seed: 3, level, acts: [] } as never)).not.toMatchObject({
+        problem: { field: 'level' },
+      });
+  }
+});

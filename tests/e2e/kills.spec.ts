@@ -93,14 +93,18 @@ test('killed while it sends, a browser loses nothing, sends nothing twice and bl
   test.setTimeout(BROWSERS * 120_000);
   const seed = howMany(11, Date.now() % 1_000_000);
   const random = chance(seed);
-  const at = `${shop.url}/api/jobs/demo-job-22`;
-  const logNow = async () =>
-    (await (await fetch(at)).json()) as {
-      job: { lastSeq: number };
-      entries: { id: string; seq: number }[];
-    };
+  // One job after the other, so that no log becomes too long to be shown.
+  const { jobs } = (await (await fetch(`${shop.url}/api/jobs?limit=24`)).json()) as {
+    jobs: { id: string; number: number }[];
+  };
   let caughtSending = 0;
   for (let n = 0; n < BROWSERS; n++) {
+    const { id: jobId, number: jobNumber } = jobs[n % jobs.length]!;
+    const logNow = async () =>
+      (await (await fetch(`${shop.url}/api/jobs/${jobId}`)).json()) as {
+        job: { lastSeq: number };
+        entries: { id: string; seq: number }[];
+      };
     const dir = mkdtempSync(join(tmpdir(), 'rimstone-browser-'));
     const open = async () => {
       const context = await chromium.launchPersistentContext(dir, {
@@ -119,13 +123,13 @@ test('killed while it sends, a browser loses nothing, sends nothing twice and bl
     const first = await open();
     let isHeld = true;
     await first.page.route('**/entries', (route) => (isHeld ? route.abort() : route.continue()));
-    await first.page.goto(`${shop.url}/jobs/demo-job-22/log`);
+    await first.page.goto(`${shop.url}/jobs/${jobId}/log`);
     await expect(first.page.getByRole('heading', { level: 1 })).toBeVisible();
     const { job } = await logNow();
     const ids = Array.from({ length: NOTES }, (_, i) => `kill-${n}-${i}`);
     // Written while the server could not be reached, as the outbox keeps it.
     await first.page.evaluate(
-      ([ids, afterSeq]) =>
+      ({ ids, afterSeq, jobId, jobNumber }) =>
         new Promise<void>((done, failed) => {
           const opening = indexedDB.open('rimstone-outbox', 1);
           opening.onerror = () => failed(opening.error);
@@ -138,8 +142,8 @@ test('killed while it sends, a browser loses nothing, sends nothing twice and bl
               const rest = { afterSeq, status: 'unsent', isKept: true, hasPicture: false };
               tx.objectStore('parcels').add({
                 id,
-                jobId: 'demo-job-22',
-                jobNumber: 1022,
+                jobId,
+                jobNumber,
                 bodies,
                 writtenAt,
                 ...rest,
@@ -148,7 +152,7 @@ test('killed while it sends, a browser loses nothing, sends nothing twice and bl
             tx.oncomplete = () => done();
           };
         }),
-      [ids, job.lastSeq] as const,
+      { ids, afterSeq: job.lastSeq, jobId, jobNumber },
     );
     isHeld = false;
     await first.page.reload({ waitUntil: 'commit' });
@@ -162,7 +166,7 @@ test('killed while it sends, a browser loses nothing, sends nothing twice and bl
     await first.context.close().catch(() => undefined);
 
     const second = await open();
-    await second.page.goto(`${shop.url}/jobs/demo-job-22/log`);
+    await second.page.goto(`${shop.url}/jobs/${jobId}/log`);
     await expect.poll(async () => (await logNow()).job.lastSeq).toBe(before + NOTES);
     await expect(
       second.page.getByRole('button', { name: /\d+ (waiting|to review)$/ }),

@@ -15,6 +15,7 @@ import {
 } from './air-round';
 import { AIR_LEVELS, hiddenAir, type AirLevel, type HiddenAir } from './hidden-air';
 import { roundFields, type Played, type RoundInput } from './played';
+import type { PracticeSpec } from './practice-spec';
 
 /** Acts of a round at most. */
 const MOST = 60;
@@ -185,3 +186,12 @@ export const practiceAir = defineWorking<RoundInput<AirLevel, AirAct>, AirPlayed
     };
   },
 });
+
+/** The kind of practice as the screens have it. */
+export const airPractice: PracticeSpec = {
+  title: 'Seating',
+  does: 'A tire that won’t seat. Find the limit that applies, lubricate, inflate and deflate in few tries, and know when to stop.',
+  levels: AIR_LEVELS,
+  counts: ['try', 'tries'],
+  scores: practiceAir,
+};

@@ -17,6 +17,7 @@ import {
 } from './balance-levels';
 import { hiddenStand, type HiddenStand } from './hidden-stand';
 import { roundFields, type Played, type RoundInput } from './played';
+import type { PracticeSpec } from './practice-spec';
 
 /** A wheel is not tried oftener. */
 const MAX_TRIES = 40;
@@ -165,3 +166,12 @@ export const practiceBalance = defineWorking<RoundInput<BalanceLevel, Try>, Bala
     };
   },
 });
+
+/** The kind of practice as the screens have it. */
+export const balancePractice: PracticeSpec = {
+  title: 'Balance',
+  does: 'A wheel with a hidden heavy spot, on a simulated stand. Balance it by hand in as few placements as you can.',
+  levels: BALANCE_LEVELS,
+  counts: ['placement', 'placements'],
+  scores: practiceBalance,
+};

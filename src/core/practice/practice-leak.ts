@@ -5,6 +5,7 @@ import { counted, said } from '../base/units';
 import { defineWorking, reason, type Reason } from '../base/working';
 import { hiddenLeak, LEAK_LEVELS, MAX_DAYS, type HiddenLeak, type LeakLevel } from './hidden-leak';
 import { roundFields, type Played, type RoundInput } from './played';
+import type { PracticeSpec } from './practice-spec';
 
 /** So many days later it is read again; or one says what it is. */
 export type LeakAct = { do: 'read'; days: number } | { do: 'leaks' | 'ordinary' };
@@ -151,3 +152,12 @@ export const practiceLeak = defineWorking<RoundInput<LeakLevel, LeakAct>, LeakPl
     };
   },
 });
+
+/** The kind of practice as the screens have it. */
+export const leakPractice: PracticeSpec = {
+  title: 'Leak or weather',
+  does: 'A standing tire and a gauge. Read it on days you choose, then say whether it leaks or the weather did it.',
+  levels: LEAK_LEVELS,
+  counts: ['day', 'days'],
+  scores: practiceLeak,
+};

@@ -24,6 +24,7 @@ import {
   type LeverSeen,
 } from './lever-round';
 import { MAX_ACTS, roundFields, type Played, type RoundInput } from './played';
+import type { PracticeSpec } from './practice-spec';
 
 /** Bites that the advice chooses from, the longest first. */
 const BITES_MM = [70, 60, 50, 40, MIN_BITE_MM];
@@ -266,3 +267,12 @@ export const practiceLevers = defineWorking<RoundInput<LeverLevel, LeverAct>, Le
     };
   },
 });
+
+/** The kind of practice as the screens have it. */
+export const leversPractice: PracticeSpec = {
+  title: 'Levers',
+  does: 'A second bead on a rim you have not measured. Choose where to start, how long each bite is, when to push down, press the lock in or feel for the tube. Get it over in few moves, without a pinch.',
+  levels: LEVER_LEVELS,
+  counts: ['move', 'moves'],
+  scores: practiceLevers,
+};

@@ -6,6 +6,7 @@ import { defineWorking, reason, type Reason } from '../base/working';
 import { hiddenPair, PAIR_LEVELS, type HiddenPair, type PairLevel } from './hidden-pair';
 import { pairAct, playPair, tapeOf, untaped, type PairAct, type PairState } from './pair-round';
 import { MAX_ACTS, roundFields, type Played, type RoundInput } from './played';
+import type { PracticeSpec } from './practice-spec';
 
 /** Pressures that differ by less are one pressure: a gauge is read no finer, kPa. Basis: memory. */
 const SAME_KPA = 1;
@@ -251,3 +252,12 @@ export const practicePair = defineWorking<RoundInput<PairLevel, PairAct>, PairPl
     };
   },
 });
+
+/** The kind of practice as the screens have it. */
+export const pairPractice: PracticeSpec = {
+  title: 'Pair',
+  does: 'Tires for a driven axle, and a tape. Set the measuring pressure, tape each tire and say which two match. If none do, find the pressure that matches the smaller one, or say that none will.',
+  levels: PAIR_LEVELS,
+  counts: ['move', 'moves'],
+  scores: practicePair,
+};

@@ -22,6 +22,7 @@ import {
   type RingSeen,
   type RingState,
 } from './ring-round';
+import type { PracticeSpec } from './practice-spec';
 
 /**
  * Places of a bundle, and of its gap, that are measured before a bolt is turned. Common practice:
@@ -240,3 +241,12 @@ export const practiceRing = defineWorking<RoundInput<RingLevel, RingAct>, RingPl
     };
   },
 });
+
+/** The kind of practice as the screens have it. */
+export const ringPractice: PracticeSpec = {
+  title: 'Ring',
+  does: 'A beadlock ring with its bolts just started. Measure the crush, tighten it down evenly and torque it, or stop before anything is clamped.',
+  levels: RING_LEVELS,
+  counts: ['move', 'moves'],
+  scores: practiceRing,
+};

@@ -10,6 +10,7 @@ import {
   type SidewallLevel,
 } from './hidden-sidewall';
 import { roundFields, type Played, type RoundInput } from './played';
+import type { PracticeSpec } from './practice-spec';
 
 /** What can be wrong with a tire for a wheel, in words. */
 export const TOPIC_WORDS: Record<Topic, string> = {
@@ -141,3 +142,12 @@ export const practiceSidewall = defineWorking<
     };
   },
 });
+
+/** The kind of practice as the screens have it. */
+export const sidewallPractice: PracticeSpec = {
+  title: 'Sidewall',
+  does: 'A wheel needs a tire. Say which tire on the rack fits, which ones must be refused, and why.',
+  levels: SIDEWALL_LEVELS,
+  counts: ['answer', 'answers'],
+  scores: practiceSidewall,
+};

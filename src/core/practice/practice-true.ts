@@ -5,6 +5,7 @@ import { counted, said } from '../base/units';
 import { defineWorking, reason, type Reason } from '../base/working';
 import { hiddenSpokes, SPOKE_LEVELS, type HiddenSpokes, type SpokeLevel } from './hidden-spokes';
 import { MAX_ACTS, roundFields, type Played, type RoundInput } from './played';
+import type { PracticeSpec } from './practice-spec';
 
 /** Where the rim is read, by the advice and for a score. */
 const DEGS = Array.from({ length: 36 }, (_, i) => i * 10);
@@ -189,3 +190,12 @@ export const practiceTrue = defineWorking<RoundInput<SpokeLevel, Turned>, TruePl
     };
   },
 });
+
+/** The kind of practice as the screens have it. */
+export const truePractice: PracticeSpec = {
+  title: 'Truing',
+  does: 'A spoked wheel at the indicator with some nipples off. Measure it, turn few nipples and measure again, until it runs true.',
+  levels: SPOKE_LEVELS,
+  counts: ['nipple', 'nipples'],
+  scores: practiceTrue,
+};

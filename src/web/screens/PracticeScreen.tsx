@@ -155,7 +155,7 @@ export const PracticeScreen = () => {
               <Button
                 onClick={() => go({ kind: left.kind, level: left.level, wheel: String(left.seed) })}
               >
-                Resume your last round: {PRACTICE[left.kind].title}, {left.level}
+                Resume your last round: {PRACTICE[left.kind].title}, {valueWord(left.level)}
               </Button>
             )}
           </section>
