@@ -1,6 +1,6 @@
 import { skipToken } from '@reduxjs/toolkit/query/react';
 import { useCallback, useMemo, useState } from 'react';
-import { Link, Navigate, useNavigate, useParams } from 'react-router';
+import { Navigate, useNavigate, useParams } from 'react-router';
 import { STATIONS, STATION_WORDS, STEP_STATIONS, type StationId } from '../../core/job';
 import { inUse } from '../../core/shop/records';
 import { POSITION_WORDS, type Wheel } from '../../core/fit/wheels';
@@ -17,6 +17,7 @@ import { BenchView } from '../stations/BenchView';
 import { useApp } from '../store';
 import { selectJobState, selectReport } from '../store/job-selectors';
 import { useMachineQuery } from '../store/records-api';
+import { BackLinks } from './job/BackLinks';
 import { JobFooter } from './job/JobFooter';
 import { JobHeader } from './job/JobHeader';
 import { useJobLog } from './job/use-job-log';
@@ -57,12 +58,7 @@ const AtTheStation = ({ at, onTurn, onUndo }: ViewProps) => {
   return (
     <div className="grid min-h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr] lg:h-screen lg:grid-cols-[246px_minmax(0,1fr)] lg:grid-rows-1">
       <div className="no-print bg-stone2 lg:overflow-y-auto">
-        <Link
-          to="/"
-          className="head flex min-h-12 items-center px-5 text-[18px] no-underline lg:h-[56px]"
-        >
-          Tough Rimstone
-        </Link>
+        <BackLinks jobId={at.job.id} />
         <Terraces jobId={at.job.id} reports={at.reports} station={at.station} />
       </div>
       <div className="flex min-w-0 flex-col lg:h-screen lg:pl-4">
