@@ -14,7 +14,7 @@ const anew = async (page: Parameters<typeof openAs>[0], shop: Parameters<typeof 
 };
 
 const rest = async (page: Parameters<typeof openAs>[0], place: string, from: string) => {
-  const tries = page.getByRole('list', { name: 'Tries so far' }).getByRole('listitem');
+  const tries = page.getByRole('list', { name: 'Readings so far' }).getByRole('listitem');
   const before = await tries.count();
   if (!(await page.getByLabel('Place at the bottom').isVisible()))
     await page.getByLabel('Do something else by hand').selectOption('settle');
@@ -79,7 +79,7 @@ test('by hand: rests, own pieces from the shelf as buttons, held level, undone, 
   // Undone by key, and back again from the log: nothing is lost.
   await page.keyboard.press('u');
   await expect(page.getByText('12:50 held level at 3 o’clock rises')).toBeHidden();
-  await page.getByRole('button', { name: 'Remove try 3' }).click();
+  await page.getByRole('button', { name: 'Remove reading 3' }).click();
   await expect(page.getByText(/^on: 20 g/)).toBeHidden();
   expect((await balanceOf(page)).on).toEqual([]);
   await settled(page);
@@ -106,7 +106,7 @@ test('a reading that contradicts the others is found, said, and taken out', asyn
     await rest(page, place, from);
   await expect(page.getByRole('alert')).toContainText('One reading doesn’t fit');
   const odd = page
-    .getByRole('list', { name: 'Tries so far' })
+    .getByRole('list', { name: 'Readings so far' })
     .getByRole('listitem')
     .filter({ hasText: 'doesn’t fit' });
   await expect(odd).toContainText('settled at 12:24');

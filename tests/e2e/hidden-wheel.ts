@@ -27,7 +27,7 @@ export const balanceAsAdvised = async (
   bandG = 2,
 ): Promise<number> => {
   const stand = hiddenStand(heavy, bandG);
-  const tries = page.getByRole('list', { name: 'Tries so far' }).getByRole('listitem');
+  const tries = page.getByRole('list', { name: 'Readings so far' }).getByRole('listitem');
   for (let act = 0; act < 30; act++) {
     await settled(page);
     const before = await tries.count();

@@ -140,14 +140,7 @@ test('killed while it sends, a browser loses nothing, sends nothing twice and bl
               const bodies = [{ id, who: 'Juna Birk', station: 'inspect', kind: 'note', data }];
               const writtenAt = new Date().toISOString();
               const rest = { afterSeq, status: 'unsent', isKept: true, hasPicture: false };
-              tx.objectStore('parcels').add({
-                id,
-                jobId,
-                jobNumber,
-                bodies,
-                writtenAt,
-                ...rest,
-              });
+              tx.objectStore('parcels').add({ id, jobId, jobNumber, bodies, writtenAt, ...rest });
             }
             tx.oncomplete = () => done();
           };

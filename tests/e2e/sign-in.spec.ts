@@ -34,7 +34,7 @@ test('an owner adds a passkey, confirms a role by it, and signs in by it', async
     },
   });
   await signedIn(page, shop, '/people');
-  await page.getByRole('button', { name: 'My PIN or passphrase' }).click();
+  await page.getByRole('button', { name: 'Change my PIN' }).click();
   await page.getByLabel('Name of a new passkey').fill('bench computer');
   await page.getByRole('button', { name: 'Add passkey' }).click();
   await expect(page.getByText('bench computer')).toBeVisible();

@@ -30,7 +30,7 @@ export const PeopleScreen = () => {
       title="People"
       actions={
         <div className="flex flex-wrap gap-2">
-          <Button onClick={() => setOpened('secret')}>My PIN or passphrase</Button>
+          <Button onClick={() => setOpened('secret')}>Change my PIN</Button>
           <Button go hotkey="Q" onClick={() => setOpened('second')}>
             Add a device
           </Button>

@@ -63,7 +63,7 @@ const leadOf = ({ doing, byHand }: BalanceStep, placements: number): string => {
     return `Balanced in ${placements === 1 ? 'one try' : `${placements} tries`}`;
   if (doing === 'look') return 'Check the readings';
   const coming = placements + (doing === 'put' ? 1 : 0);
-  return `Do this next${coming > 0 ? ` · try ${coming} of about 2` : ''}`;
+  return `Do this next${coming > 0 ? ` · placement ${coming} of about 2` : ''}`;
 };
 
 /**

@@ -34,13 +34,13 @@ export const Tries = ({ oddId }: { oddId: string | null }) => {
   }, [tries.length]);
   if (tries.length === 0) return null;
   return (
-    <section aria-label="Tries" className="mt-3">
-      <h3 className="mb-1 text-[16px]">Tries so far</h3>
+    <section aria-label="Readings" className="mt-3">
+      <h3 className="mb-1 text-[16px]">Readings so far</h3>
       <ol
         ref={list}
         className="max-h-[144px] overflow-y-auto max-lg:max-h-none"
         tabIndex={0}
-        aria-label="Tries so far"
+        aria-label="Readings so far"
       >
         {tries.map((e, i) => (
           <li
@@ -65,7 +65,7 @@ export const Tries = ({ oddId }: { oddId: string | null }) => {
               <button
                 type="button"
                 className="grid h-9 w-12 shrink-0 max-lg:h-12 cursor-pointer place-items-center rounded-lg text-ink2 hover:bg-stone2"
-                aria-label={`Remove try ${i + 1} out`}
+                aria-label={`Remove reading ${i + 1}`}
                 onClick={() =>
                   void write(
                     [{ kind: 'undo', data: { entryId: e.id } }],
