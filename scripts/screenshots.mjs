@@ -177,9 +177,9 @@ for (const [name, path, more] of VIEWS) {
   }
   if (practice) await someMoves(page);
   if (pick) await page.getByRole('radio', { name: pick }).click();
+  // The advice is computed beside the screen, and its math with it.
+  if (path.endsWith('/balance')) await page.getByRole('heading', { name: /Put on/ }).waitFor();
   if (press) await page.keyboard.press(press);
-  // The advice is computed beside the screen.
-  if (name === 'balance') await page.getByRole('heading', { name: /Put on/ }).waitFor();
   await page.getByRole('heading', { name: 'Calculating' }).waitFor({ state: 'hidden' });
   // So is the plan of the day.
   await page.getByText('Planning the day …').waitFor({ state: 'hidden' });
@@ -189,5 +189,7 @@ for (const [name, path, more] of VIEWS) {
 }
 await browser.close();
 server.kill();
+// It closes its files first.
+await new Promise((resolve) => server.once('exit', resolve));
 rmSync(dir, { recursive: true, force: true });
 console.log(`${VIEWS.length} pictures in docs/screenshots`);

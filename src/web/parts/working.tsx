@@ -1,4 +1,5 @@
 import { BASIS_WORDS } from '../../core/base/basis';
+import { upperFirst } from '../../core/base/text-case';
 import { Dialog } from 'radix-ui';
 import {
   createContext,
@@ -51,7 +52,10 @@ export const WorkingView = ({
       {children}
       <dl className="rows">
         {working.lines.map((line, i) => (
-          <div key={i} className="grid grid-cols-[1fr_auto] gap-x-4 border-b border-stone3 py-2">
+          <div
+            key={i}
+            className="grid grid-cols-[minmax(45%,1fr)_auto] gap-x-4 border-b border-stone3 py-2"
+          >
             <dt>
               {line.label}
               <span className="block text-[15px] text-ink2">{line.formula}</span>
@@ -113,7 +117,7 @@ export const WorkingSheet = ({ children }: { children: ReactNode }) => {
     <SheetContext.Provider value={sheet}>
       <MainContext.Provider value={main}>{children}</MainContext.Provider>
       <Dialog.Root open={open !== null} onOpenChange={(is) => !is && setOpen(null)}>
-        <Sheet title={open?.title} closes="Close the math" widthPx={520} onTop>
+        <Sheet title={open && upperFirst(open.title)} closes="Close the math" widthPx={520} onTop>
           {open && <WorkingView working={open.working} />}
         </Sheet>
       </Dialog.Root>

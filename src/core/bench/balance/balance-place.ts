@@ -290,7 +290,11 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
     // What is heavy afterwards is the heavy spot plus the pieces.
     const residual = sumVectors([{ massG: counterMassG, deg: counterDeg + 180 }, ...pieces]);
     show.line('wanted', 'counterweight', counterMassG, 'g');
-    show.line('pieces', SIDE_WORDS[sides], pieces.map((p) => `${p.massG} g`).join(' + ') || 'none');
+    show.line(
+      'weights',
+      SIDE_WORDS[sides],
+      pieces.map((p) => `${p.massG} g`).join(' + ') || 'none',
+    );
     const residualG = show.line(
       'imbalance left',
       'heavy spot + weights, as vectors',
@@ -306,10 +310,10 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
       );
     const { within, leastMassG } = answer;
     if (within && leastMassG !== null && pieces.length > 0) {
-      show.line('least weight that does it', 'of all choices within tolerance', leastMassG, 'g');
+      show.line('least total weight', 'of all choices within tolerance', leastMassG, 'g');
       show.line(
         'weight allowed',
-        `× ${massFactor}, to allow fewer pieces`,
+        `× ${massFactor}, to allow fewer weights`,
         massFactor * leastMassG,
         'g',
       );
@@ -318,12 +322,12 @@ export const balancePlace = defineWorking<Input, BalancePlacement>({
       'proof',
       `${counted(answer.nodes, 'choice')} at ${counted(spots.length, 'place')}`,
       within && answer.proved
-        ? 'no choice up to that weight uses fewer pieces or less weight'
+        ? 'no choice up to that weight uses fewer weights or is lighter'
         : within
           ? 'search not finished'
           : answer.proved
             ? 'no choice of these weights is within tolerance; this leaves the least'
-            : `at least ${counted(answer.piecesAtLeast, 'piece')}`,
+            : `at least ${counted(answer.piecesAtLeast, 'weight')}`,
     );
     show.basis('practice', SIDE_WORDS[sides]);
     show.line(

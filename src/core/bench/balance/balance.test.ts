@@ -413,7 +413,7 @@ describe('pieces from stock', () => {
     expect(usual.result).toMatchObject({ found: true, proved: true, leastMassG: 40 });
     expect(usual.lines.find((l) => l.label === 'weight allowed')).toMatchObject({
       value: 50,
-      formula: '× 1.25, to allow fewer pieces',
+      formula: '× 1.25, to allow fewer weights',
     });
     expect(usual.lines.find((l) => l.label === 'proof')!.formula).toMatch(/ at 27\d places$/);
     expect(run({ 'balance.massFactor': 3 }).result.pieces.map((p) => p.massG)).toEqual([60, 60]);
