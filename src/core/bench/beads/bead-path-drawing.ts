@@ -1,19 +1,17 @@
-import type { DialShape } from '../../fit/wheels';
+import { coordinate, line, type DialShape } from '../../fit/wheels';
 import { bottomMm, limpLoop, type BeadAndRim } from './bead-geometry';
 
 const CENTER = 300;
 const FLANGE_R = 262;
 const RAD = Math.PI / 180;
 
-const n = (v: number): number => Math.round(v * 10) / 10;
-
 /** A point of the drawing, degrees clockwise from the top. */
 const at = (deg: number, r: number): string =>
-  `${n(CENTER + r * Math.sin(deg * RAD))} ${n(CENTER - r * Math.cos(deg * RAD))}`;
+  `${coordinate(CENTER + r * Math.sin(deg * RAD))} ${coordinate(CENTER - r * Math.cos(deg * RAD))}`;
 
 /** An arc clockwise from one angle to another, going on from where the pen is. */
 const arcTo = (fromDeg: number, toDeg: number, r: number): string =>
-  `A${n(r)} ${n(r)} 0 ${toDeg - fromDeg > 180 ? 1 : 0} 1 ${at(toDeg, r)}`;
+  `A${coordinate(r)} ${coordinate(r)} 0 ${toDeg - fromDeg > 180 ? 1 : 0} 1 ${at(toDeg, r)}`;
 
 /** What the drawing shows of a bead on its way over the flange. */
 export interface BeadPathView {
@@ -49,20 +47,14 @@ export const beadPathDrawing = (view: BeadPathView): DialShape[] => {
     role,
     cx: CENTER,
     cy: CENTER,
-    r: n(r),
+    r: coordinate(r),
     filled,
-  });
-  const path = (role: DialShape['role'], d: string): DialShape => ({
-    kind: 'path',
-    role,
-    d,
-    filled: false,
   });
   const words = (y: number, text: string, role: DialShape['role'] = 'label'): DialShape => ({
     kind: 'text',
     role,
     x: CENTER,
-    y: n(y),
+    y: coordinate(y),
     text,
     size: 24,
     anchor: 'middle',
@@ -75,13 +67,13 @@ export const beadPathDrawing = (view: BeadPathView): DialShape[] => {
     circle('leader', seatR, false),
     circle('hub', wellR, true),
     circle('ink', wellR, false),
-    path(
+    line(
       'bead',
       `M${at(wellFrom, wellR)}${arcTo(wellFrom, wellTo, wellR)}L${at(-half, FLANGE_R)}L${at(biteFrom, FLANGE_R)}`,
     ),
-    path('bead', `M${at(half, FLANGE_R)}L${at(wellFrom, wellR)}`),
-    path('bead-bite', `M${at(biteFrom, FLANGE_R)}${arcTo(biteFrom, half, FLANGE_R)}`),
-    ...(isUp ? [path('seat', `M${at(180 - up, seatR)}${arcTo(180 - up, 180 + up, seatR)}`)] : []),
+    line('bead', `M${at(half, FLANGE_R)}L${at(wellFrom, wellR)}`),
+    line('bead-bite', `M${at(biteFrom, FLANGE_R)}${arcTo(biteFrom, half, FLANGE_R)}`),
+    ...(isUp ? [line('seat', `M${at(180 - up, seatR)}${arcTo(180 - up, 180 + up, seatR)}`)] : []),
     words(CENTER - wellR * 0.62, `${say((leftDeg * Math.PI * rim.flangeMm) / 360)} to go`),
     words(CENTER - wellR * 0.62 + 32, `bite ${say(biteMm)}`, 'live'),
     words(CENTER + wellR - 46, isUp ? 'far side up on its seat' : 'far side down in the well'),

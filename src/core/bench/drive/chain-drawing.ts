@@ -1,4 +1,4 @@
-import type { DialShape } from '../../fit/wheels';
+import { coordinate, line, type DialShape } from '../../fit/wheels';
 
 /** The field that it is drawn in. */
 export const CHAIN_FIELD = { width: 600, height: 300 };
@@ -10,8 +10,6 @@ const LOWER_Y = 150;
 const LARGER = 2.5;
 /** The deepest that the run is drawn, so that its words stay on the field. */
 const MAX_DEPTH = 96;
-
-const n = (v: number): number => Math.round(v * 10) / 10;
 
 /** What the drawing shows of a lower run. Lengths in mm. */
 interface ChainView {
@@ -36,12 +34,6 @@ export const chainDrawing = (view: ChainView): DialShape[] => {
     ((RIGHT_X - LEFT_X) / runMm) * LARGER,
     (2 * MAX_DEPTH) / Math.max(1, deepestMm),
   );
-  const path = (role: DialShape['role'], d: string, filled = false): DialShape => ({
-    kind: 'path',
-    role,
-    d,
-    filled,
-  });
   const circle = (cx: number, r: number, role: DialShape['role'], filled: boolean): DialShape => ({
     kind: 'circle',
     role,
@@ -56,12 +48,12 @@ export const chainDrawing = (view: ChainView): DialShape[] => {
     text: string,
     anchor: 'start' | 'middle' | 'end',
     role: DialShape['role'] = 'label',
-  ): DialShape => ({ kind: 'text', role, x, y: n(y), text, size: 18, anchor });
+  ): DialShape => ({ kind: 'text', role, x, y: coordinate(y), text, size: 18, anchor });
   /** The run pulled down by half of its play: the lowest point of the curve lies there. */
   const run = (role: DialShape['role'], slack: number): DialShape =>
-    path(
+    line(
       role,
-      `M${LEFT_X} ${LOWER_Y}Q${middle} ${n(LOWER_Y + slack * scale)} ${RIGHT_X} ${LOWER_Y}`,
+      `M${LEFT_X} ${LOWER_Y}Q${middle} ${coordinate(LOWER_Y + slack * scale)} ${RIGHT_X} ${LOWER_Y}`,
     );
   const depth = (slack: number): number => LOWER_Y + (slack * scale) / 2;
   const isMoved = Math.abs(slackAfterMm - slackMm) >= 0.5;
@@ -77,13 +69,13 @@ export const chainDrawing = (view: ChainView): DialShape[] => {
       { ...circle(x, 9, 'hub', true), cy: LOWER_Y - r },
       { ...circle(x, 9, 'ink', false), cy: LOWER_Y - r },
     ]),
-    path('chain', `M${LEFT_X} ${top.left}L${RIGHT_X} ${top.right}`),
+    line('chain', `M${LEFT_X} ${top.left}L${RIGHT_X} ${top.right}`),
     ...(isMoved ? [run('seat', slackMm)] : []),
     run('chain', slackAfterMm),
-    path('leader', `M${middle} ${LOWER_Y}V${n(depth(slackAfterMm))}`),
-    path(
+    line('leader', `M${middle} ${LOWER_Y}V${coordinate(depth(slackAfterMm))}`),
+    line(
       'heavy',
-      `M${middle + 30} ${n(depth(wantMinMm))}h24m-12 0V${n(depth(wantMaxMm))}m-12 0h24`,
+      `M${middle + 30} ${coordinate(depth(wantMinMm))}h24m-12 0V${coordinate(depth(wantMaxMm))}m-12 0h24`,
     ),
     words(middle, LOWER_Y - 12, `${isMoved ? 'after' : 'slack'} ${say(slackAfterMm)}`, 'middle'),
     ...(isMoved ? [words(middle - 40, lowest + 26, `now ${say(slackMm)}`, 'end', 'live')] : []),

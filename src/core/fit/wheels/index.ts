@@ -33,6 +33,7 @@ export {
   type DialRole,
   type DialView,
 } from './wheel-dial';
+export { coordinate, line } from './shapes';
 export { lockMarks, lockPlaces } from './rim-locks';
 export {
   BOLT_NAMES,
