@@ -126,7 +126,9 @@ test('levers by keyboard: begun, bitten, left and taken up again, over, and what
   // Left, and gone on with where it stood.
   await page.getByRole('button', { name: 'Quit round' }).click();
   await page.reload();
-  await page.getByRole('button', { name: 'Resume your last round: Levers, with a rim lock' }).click();
+  await page
+    .getByRole('button', { name: 'Resume your last round: Levers, with a rim lock' })
+    .click();
   await expect(page.getByRole('heading', { name: /^7 moves/ })).toBeVisible();
   await play(7, acts.length);
   await expect(page.getByRole('status').getByText('The bead is over')).toBeVisible();
