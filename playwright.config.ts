@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { browserPath } from './scripts/browsers.mjs';
+import { BROWSER_ARGS, browserPath } from './scripts/browsers.mjs';
 
 const executablePath = browserPath();
 
@@ -21,15 +21,6 @@ export default defineConfig({
     serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     screenshot: 'only-on-failure',
-    launchOptions: {
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--no-first-run',
-      ],
-      ...(executablePath ? { executablePath } : {}),
-    },
+    launchOptions: { args: BROWSER_ARGS, ...(executablePath ? { executablePath } : {}) },
   },
 });

@@ -12,3 +12,16 @@ const BROWSERS = [
 
 /** The path of the first that is there; undefined where none is. */
 export const browserPath = () => BROWSERS.find((path) => path && existsSync(path));
+
+/**
+ * How it is started: without windows' own pages, which cost each test more than the app does. The
+ * last list of features counts, so it repeats what a test must do without besides.
+ */
+export const BROWSER_ARGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--no-first-run',
+  '--disable-features=WebUIOmniboxPopup,WebUIOmniboxAimPopup,MediaRouter,OptimizationHints,LensOverlay,HttpsUpgrades,PaintHolding',
+];

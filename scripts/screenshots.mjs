@@ -4,7 +4,7 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { browserPath } from './browsers.mjs';
+import { BROWSER_ARGS, browserPath } from './browsers.mjs';
 import { PROJECT, ensureBuilt, ensureInstalled, run } from './install.mjs';
 
 const OUT = join(PROJECT, 'docs', 'screenshots');
@@ -144,10 +144,7 @@ const someMoves = async (page) => {
     await page.getByRole('button', { name }).click();
 };
 
-const browser = await chromium.launch({
-  executablePath: browserPath(),
-  args: ['--no-sandbox', '--disable-background-networking'],
-});
+const browser = await chromium.launch({ executablePath: browserPath(), args: BROWSER_ARGS });
 mkdirSync(OUT, { recursive: true });
 for (const [name, path, more] of VIEWS) {
   const { theme, width, height, press, pick, hose, frozen, practice, standIns } = {

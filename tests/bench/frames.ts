@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
-import { browserPath } from '../../scripts/browsers.mjs';
+import { BROWSER_ARGS, browserPath } from '../../scripts/browsers.mjs';
 import { startedServer } from '../started-server';
 
 /**
@@ -51,7 +51,7 @@ void (async () => {
   const path = browserPath();
   const browser = await chromium.launch({
     ...(path ? { executablePath: path } : {}),
-    args: ['--no-sandbox'],
+    args: BROWSER_ARGS,
   });
   const open = async (at: string): Promise<Page> => {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { browserPath } from '../../scripts/browsers.mjs';
+import { BROWSER_ARGS, browserPath } from '../../scripts/browsers.mjs';
 import { startedServer } from '../started-server';
 
 /**
@@ -37,7 +37,7 @@ const counted = (page: Page): Promise<number> =>
 const watch = async (url: string) => {
   const browser = await chromium.launch({
     ...(CHROMIUM ? { executablePath: CHROMIUM } : {}),
-    args: ['--no-sandbox'],
+    args: BROWSER_ARGS,
   });
   const page = await browser.newPage();
   await page.addInitScript(() => {

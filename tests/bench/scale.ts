@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
-import { browserPath } from '../../scripts/browsers.mjs';
+import { BROWSER_ARGS, browserPath } from '../../scripts/browsers.mjs';
 import { DEMO_JOBS, LONG_LOG, manyJobs, word } from '../many-jobs';
 import { startedServer } from '../started-server';
 
@@ -70,7 +70,7 @@ const screensOf = async (url: string) => {
   const path = browserPath();
   const browser = await chromium.launch({
     ...(path ? { executablePath: path } : {}),
-    args: ['--no-sandbox'],
+    args: BROWSER_ARGS,
   });
   const found: Record<string, { shownMs: number; tapMs: number }> = {};
   for (const rate of [1, SLOWER]) {

@@ -162,7 +162,7 @@ test('killed while it sends, a browser loses nothing, sends nothing twice and bl
     await second.page.goto(`${shop.url}/jobs/${jobId}/log`);
     await expect.poll(async () => (await logNow()).job.lastSeq).toBe(before + NOTES);
     await expect(
-      second.page.getByRole('button', { name: /\d+ (waiting|to review)$/ }),
+      second.page.getByRole('button', { name: /\d+ (unsent|to review)$/ }),
     ).toBeHidden();
     await expect(second.page.getByRole('alert', { name: 'Not sent yet' })).toBeHidden();
     const { entries } = await logNow();
