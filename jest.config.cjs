@@ -11,6 +11,8 @@ module.exports = {
   testMatch: ['**/*.test.ts'],
   // Packages that come as ES modules only are transformed too.
   transformIgnorePatterns: ['/node_modules/(?!(age-encryption|@noble|@scure)/)'],
+  // Packaged scrypt takes ten times as long inside Jest.
+  moduleNameMapper: { '^@noble/hashes/scrypt.*$': '<rootDir>/tests/server/native-scrypt.ts' },
   transform: {
     '/node_modules/.+\\.js$': [
       '@swc/jest',
