@@ -1,7 +1,13 @@
 import fc from 'fast-check';
+import Database from 'better-sqlite3';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { howMany } from '../case-count';
+import { startedServer } from '../started-server';
 import { testApp } from '../server/test-app';
 import { spoiled } from '../mutate-value';
 import { askedRoutes, type AskedRoute } from './asked-routes';
@@ -125,20 +131,51 @@ const addressOf = (path: string, { n, path: at }: Draw): string => {
 };
 
 /** A demo shop that listens. */
-const listening = async () => {
+interface AskedShop {
+  url: string;
+  lastSeqOf: (id: string) => number;
+  integrity: () => unknown;
+  close: () => void;
+}
+
+const asked = (db: Database.Database): Pick<AskedShop, 'lastSeqOf' | 'integrity'> => {
+  const lastSeq = db.prepare<[string], number>('SELECT last_seq FROM jobs WHERE id = ?').pluck();
+  return {
+    lastSeqOf: (id) => lastSeq.get(id) ?? 0,
+    integrity: () => db.pragma('integrity_check', { simple: true }),
+  };
+};
+
+/** In this process, as the suite asks it. */
+const shopHere = async (): Promise<AskedShop> => {
   const { app, db } = testApp();
   const server = createServer(app);
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
-  const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-  const lastSeq = db.prepare<[string], number>('SELECT last_seq FROM jobs WHERE id = ?').pluck();
   return {
-    url,
-    lastSeqOf: (id: string): number => lastSeq.get(id) ?? 0,
-    integrity: () => db.pragma('integrity_check', { simple: true }),
+    ...asked(db),
+    url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
     close: () => {
       server.closeAllConnections();
       server.close();
       db.close();
+    },
+  };
+};
+
+/** The built program with its work threads, as the long run asks it: many times as fast. */
+const builtShop = async (): Promise<AskedShop> => {
+  const dir = mkdtempSync(join(tmpdir(), 'rimstone-asked-'));
+  const file = join(dir, 'shop.sqlite');
+  spawnSync('node', ['dist/server/fill-demo.cjs', file]);
+  const { url, stop } = await startedServer(file);
+  const db = new Database(file, { readonly: true });
+  return {
+    ...asked(db),
+    url,
+    close: () => {
+      db.close();
+      stop();
+      rmSync(dir, { recursive: true, force: true, maxRetries: 5 });
     },
   };
 };
@@ -151,7 +188,7 @@ interface Answers {
 
 /** Asks a shop so much, and whether every list and paper of it can still be made. */
 const askShop = async (
-  { url, lastSeqOf, integrity }: Awaited<ReturnType<typeof listening>>,
+  { url, lastSeqOf, integrity }: AskedShop,
   draws: readonly Draw[],
   { counts, faults }: Answers,
 ): Promise<void> => {
@@ -197,10 +234,12 @@ test('whatever is asked of whichever route, no answer is a fault of the server, 
   const seed = howMany(17, Date.now() % 1_000_000);
   const answers: Answers = { counts: new Map(), faults: [] };
   for (let shop = 0; shop < shops; shop++) {
-    const asked = await listening();
-    await askShop(asked, fc.sample(draw, { numRuns: each, seed: seed + shop }), answers).finally(
-      asked.close,
-    );
+    const shopAsked = await howMany(shopHere, builtShop)();
+    await askShop(
+      shopAsked,
+      fc.sample(draw, { numRuns: each, seed: seed + shop }),
+      answers,
+    ).finally(shopAsked.close);
     const counts = [...answers.counts].sort().map(([status, count]) => `${count} × ${status}`);
     console.log(`${(shop + 1) * each} requests, seed ${seed}: ${counts.join(', ')}`);
   }
