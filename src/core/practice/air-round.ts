@@ -71,7 +71,7 @@ export const airAct = (
 ): { state: AirState; seen: AirSeen } => {
   const tire = tireOf(hidden, state);
   const kpa = hoseKpa(tire, state.air);
-  if (state.isOff || isSeated(state)) return refuse(hidden, state, 'It is over.');
+  if (state.isOff || isSeated(state)) return refuse(hidden, state, 'This round is over.');
   switch (act.do) {
     case 'call it off':
       return { state: { ...state, isOff: true }, seen: { kpa, popped: [], refused: null } };
@@ -85,7 +85,7 @@ export const airAct = (
     }
     case 'lubricate':
       return kpa > AIR_KPA
-        ? refuse(hidden, state, 'There is air in it: all of it out first.')
+        ? refuse(hidden, state, 'There is air in it. Let all of it out first.')
         : {
             state: {
               ...state,
@@ -95,7 +95,7 @@ export const airAct = (
             seen: { kpa, popped: [], refused: null },
           };
     case 'air': {
-      if (act.toKpa <= kpa) return refuse(hidden, state, 'So much is in it already.');
+      if (act.toKpa <= kpa) return refuse(hidden, state, 'It already has that much air.');
       let air = state.air;
       const popped: BeadSide[] = [];
       for (

@@ -24,8 +24,8 @@ test.each(AIR_LEVELS)(
       expect(`${seed}: ${result.good}`).toBe(`${seed}: true`);
       expect(result.debrief).toEqual([]);
       expect(result.advice.map((s) => s.says).slice(0, 2)).toEqual([
-        'beads broken and lubricated',
-        expect.stringMatching(/^air, up to [\d.]+ psi$/),
+        'break and lubricate the beads',
+        expect.stringMatching(/^inflate to [\d.]+ psi$/),
       ]);
       expect(result.highestKpa).toBeLessThanOrEqual(hidden.limitKpa + 1e-9);
       expect(result.cost).toBe(result.advisedCost);
@@ -60,7 +60,7 @@ describe('at the hose', () => {
 
   test('lubricated only with the air out; lubricated again it lets go earlier', () => {
     const { state, seen } = playAir(hidden, [full, { do: 'lubricate' }]);
-    expect(seen[1]!.refused).toBe('There is air in it: all of it out first.');
+    expect(seen[1]!.refused).toBe('There is air in it. Let all of it out first.');
     expect(state.lubrications).toBe(0);
     const pops = (before: AirAct[]) =>
       playAir(hidden, [...before, full]).seen.at(-1)!.popped.length;
@@ -77,7 +77,7 @@ describe('at the hose', () => {
 
   test('what cost what: dry, called off too soon, tries too many', () => {
     expect(says([full])).toContain('never lubricated');
-    expect(says([{ do: 'call it off' }])).toContain('called off too soon');
+    expect(says([{ do: 'call it off' }])).toContain('called it off too soon');
     const lots: AirAct[] = [
       full,
       { do: 'all out' },
@@ -87,17 +87,17 @@ describe('at the hose', () => {
       full,
     ];
     expect(says([...lots, { do: 'all out' }, { do: 'lubricate' }, full])).toContain(
-      '2 tries more than the advice took',
+      '2 tries more than advised',
     );
     expect(says([full, { do: 'lubricate' }])).toContain(
-      '1 time you tried something not possible yet',
+      'You tried something not possible yet, 1 time',
     );
     const wrong = judged(
       [{ do: 'lubricate' }, { do: 'air', toKpa: hiddenAir(9, 'something is wrong').limitKpa }],
       'something is wrong',
     );
     expect(wrong.result.good).toBe(false);
-    expect(wrong.result.debrief.map((r) => r.says).join()).toContain('After 3 tries stop');
+    expect(wrong.result.debrief.map((r) => r.says).join()).toContain('After 3 tries, stop');
   });
 
   test('an act that is none is refused', () => {

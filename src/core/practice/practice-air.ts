@@ -25,19 +25,14 @@ const TRIES = 3;
 const AIR_ACTS = Joi.array()
   .items(
     Joi.alternatives(
-      Joi.object({
-        do: oneOf(['air'], 'What was done'),
-        toKpa: quantity('kPa', 5, 690, 'Air up to'),
-      }),
-      Joi.object({ do: oneOf(['all out', 'lubricate', 'call it off'], 'What was done') }),
+      Joi.object({ do: oneOf(['air'], 'Action'), toKpa: quantity('kPa', 5, 690, 'Air up to') }),
+      Joi.object({ do: oneOf(['all out', 'lubricate', 'call it off'], 'Action') }),
     ),
   )
   .max(MOST)
   .required()
-  .description('What was done at the hose, in its order')
-  .meta({
-    expected: `Enter what was done: at most ${MOST} of air, all out, lubricate, call it off`,
-  });
+  .description('Actions at the hose, in order')
+  .meta({ expected: `Enter up to ${MOST} actions: air, all out, lubricate, call it off` });
 
 /**
  * The tire seated as the ladder says: lubricated first, up to the limit and no further, at most
@@ -76,9 +71,9 @@ const endedWell = (hidden: HiddenAir, state: AirState): boolean =>
   state.highestKpa <= hidden.limitKpa + 0.5 && (hidden.isHopeless ? state.isOff : isSeated(state));
 
 const AIR_WORDS = {
-  'all out': 'all air out',
-  lubricate: 'beads broken and lubricated',
-  'call it off': 'called off: find out why',
+  'all out': 'let all air out',
+  lubricate: 'break and lubricate the beads',
+  'call it off': 'call it off and find out why',
 } as const;
 
 const debriefOf = (
@@ -93,33 +88,32 @@ const debriefOf = (
     told.push(
       reason(
         'stop',
-        '{0} was above the limit of {1}, the lowest of sidewall, rim and shop: a bursting tire kills.',
+        '{0} was above the limit of {1}, the lowest of sidewall, rim and shop. A bursting tire kills.',
         [kpa(state.highestKpa), kpa(hidden.limitKpa)],
       ),
     );
   if (state.lubrications === 0 && state.tries > 0)
-    told.push(reason('check', 'It was never lubricated: a dry bead wants far more air.'));
+    told.push(reason('check', 'You never lubricated it. A dry bead needs far more air.'));
   if (hidden.isHopeless && !state.isOff)
     told.push(
       reason(
         'stop',
-        `After ${TRIES} tries stop and find out why: a wrong size, damage, something caught.`,
+        `After ${TRIES} tries, stop and find out why: wrong size, damage or something caught.`,
       ),
     );
   if (!hidden.isHopeless && state.isOff)
     told.push(
-      reason('check', 'It was called off too soon: lubricated again it seats under the limit.'),
+      reason('check', 'You called it off too soon. Lubricated again, it seats below the limit.'),
     );
   if (state.tries > advisedTries)
     told.push(
-      reason(
-        'check',
-        `${counted(state.tries - advisedTries, 'try', 'tries')} more than the advice took.`,
-      ),
+      reason('check', `${counted(state.tries - advisedTries, 'try', 'tries')} more than advised.`),
     );
   const refused = seen.filter((s) => s.refused !== null).length;
   if (refused > 0)
-    told.push(reason('check', `${counted(refused, 'time')} you tried something not possible yet.`));
+    told.push(
+      reason('check', `You tried something not possible yet, ${counted(refused, 'time')}.`),
+    );
   return told;
 };
 
@@ -145,22 +139,22 @@ export const practiceAir = defineWorking<RoundInput<AirLevel, AirAct>, AirPlayed
     const advised = [...advisedAir(hidden)];
     const advisedTries = advised.filter((a) => a.do === 'air').length;
     show.line('limit', 'the lowest of sidewall, rim and shop', hidden.limitKpa, 'kPa');
-    show.line('your highest', 'of all tries', state.highestKpa, 'kPa');
-    show.line('your tries', 'air from nothing', state.tries);
-    show.line('as advised', 'tries', advisedTries);
+    show.line('your highest pressure', 'highest of all tries', state.highestKpa, 'kPa');
+    show.line('your tries', 'times you inflated it from empty', state.tries);
+    show.line('advised tries', 'tries', advisedTries);
     show.basis('published', 'first law for an open volume, ideal gas; flow by ISO 6358-1');
     show.basis(
       'practice',
-      'lubricate, up to the limit, all out and lubricate again, three tries at most',
+      'lubricate, inflate up to the limit, let all air out and lubricate again; three tries at most',
     );
-    show.basis('memory', 'how much more a bead wants dry, and lubricated once');
+    show.basis('memory', 'how much more pressure a dry bead needs, and one lubricated once');
     for (const caution of SEATING_CAUTIONS) show.caution(caution);
     const good = endedWell(hidden, state);
     const why = good
       ? hidden.isHopeless
         ? reason(
             'good',
-            `Called off after ${counted(state.tries, 'try', 'tries')}: nothing would have seated it.`,
+            `Called off after ${counted(state.tries, 'try', 'tries')}. Nothing would have seated it.`,
           )
         : reason(
             'good',
@@ -177,7 +171,7 @@ export const practiceAir = defineWorking<RoundInput<AirLevel, AirAct>, AirPlayed
       debrief: debriefOf(hidden, state, seen, advisedTries),
       advice: advised.map((a) =>
         a.do === 'air'
-          ? said('air, up to {0}', [{ value: a.toKpa, unit: 'kPa' }])
+          ? said('inflate to {0}', [{ value: a.toKpa, unit: 'kPa' }])
           : said(AIR_WORDS[a.do]),
       ),
       limitKpa: hidden.limitKpa,

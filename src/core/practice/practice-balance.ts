@@ -56,7 +56,7 @@ const debriefOf = (tries: readonly Try[], stand: HiddenStand, limitG: number): R
       ? [
           reason(
             'check',
-            `${counted(worse, 'placement')} left more than before: let it come to rest from both sides first.`,
+            `${counted(worse, 'placement')} made it worse. Let the wheel settle from both sides first.`,
           ),
         ]
       : []),
@@ -64,7 +64,7 @@ const debriefOf = (tries: readonly Try[], stand: HiddenStand, limitG: number): R
       ? [
           reason(
             'check',
-            `It was balanced after placement ${early} already: look at 3 and at 9 o’clock before the next.`,
+            `It was balanced after placement ${early}. Level test at 3 and 9 o’clock before you add more.`,
           ),
         ]
       : []),
@@ -86,7 +86,11 @@ export const practiceBalance = defineWorking<RoundInput<BalanceLevel, Try>, Bala
   input: () =>
     roundFields(
       BALANCE_LEVELS,
-      listOf(WEIGHTS_ON as Joi.ArraySchema, MAX_TRIES, 'Weights of each try; the last stayed on'),
+      listOf(
+        WEIGHTS_ON as Joi.ArraySchema,
+        MAX_TRIES,
+        'Weights of each try; the last ones stay on',
+      ),
     ),
   example: {
     seed: 7,
@@ -103,14 +107,14 @@ export const practiceBalance = defineWorking<RoundInput<BalanceLevel, Try>, Bala
     const { friction, shelf } = standAndShelf(level);
     const toleranceG = ruleNumber('balance.toleranceG', rules, show);
     const heavy = hiddenHeavy(seed);
-    const bandG = show.line('the stand hides', friction, FRICTIONS[friction], 'g');
+    const bandG = show.line('dead band of the stand', friction, FRICTIONS[friction], 'g');
     const stand = hiddenStand(heavy, bandG);
-    show.line('hidden heavy spot', 'by the number of the wheel', heavy.massG, 'g');
+    show.line('hidden heavy spot', 'set by the wheel’s number', heavy.massG, 'g');
     show.line('at', 'from the valve', heavy.deg, 'deg');
     const limitG = Math.max(toleranceG, bandG);
     const leftG = show.line(
-      'left after your last try',
-      'hidden spot + weights, as vectors',
+      'imbalance left after your last try',
+      'heavy spot + weights, added as vectors',
       stand.leftG(tries.at(-1) ?? []),
       'g',
     );
@@ -129,21 +133,25 @@ export const practiceBalance = defineWorking<RoundInput<BalanceLevel, Try>, Bala
       a.do === 'trial' || a.do === 'final' ? [a.pieces] : [],
     );
     const advisedLeftG = show.line(
-      'left as advised',
-      `${advisedTries.length} placements`,
+      'imbalance left as advised',
+      counted(advisedTries.length, 'placement'),
       stand.leftG(advisedTries.at(-1) ?? []),
       'g',
     );
-    show.line('your placements', 'times weights were put on', tries.length);
+    show.line('your placements', 'times you put weights on', tries.length);
     show.basis('published', 'statics: masses add as vectors');
     show.basis(
       'practice',
-      'a wheel is balanced within the shop’s limit, or within what its stand can show',
+      'balanced: within the shop’s tolerance, or the dead band of the stand if that is larger',
     );
     const saids = [grams(leftG), grams(limitG)];
     const why = within
-      ? reason('good', `Balanced: {0} left, within {1}, in ${tries.length} placements.`, saids)
-      : reason('check', '{0} left: more than {1}.', saids);
+      ? reason(
+          'good',
+          `Balanced: {0} left, within {1}, in ${counted(tries.length, 'placement')}.`,
+          saids,
+        )
+      : reason('check', 'Still {0} left; the limit is {1}.', saids);
     show.verdict(why.verdict);
     return {
       heavy,

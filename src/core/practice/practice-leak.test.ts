@@ -61,7 +61,7 @@ describe('what is said of it', () => {
   test('wrong, too soon, too late, or nothing', () => {
     const wrong = run([...reads(9), { do: 'ordinary' }]);
     expect([wrong.verdict, wrong.result.good]).toEqual(['stop', false]);
-    expect(wrong.result.debrief[0]!.says).toMatch(/a leak, behind warmer days/);
+    expect(wrong.result.debrief[0]!.says).toMatch(/It leaks; warmer days hid it/);
     const lucky = run([{ do: 'leaks' }]);
     expect([lucky.verdict, lucky.result.good, lucky.result.cost]).toEqual(['check', false, 0]);
     expect(lucky.result.debrief.map((r) => r.says)).toEqual([
@@ -69,7 +69,7 @@ describe('what is said of it', () => {
     ]);
     const late = run([...reads(30), { do: 'leaks' }]);
     expect(late.result.good).toBe(true);
-    expect(late.result.debrief[0]!.says).toMatch(/^\d+ days longer than it took to tell\.$/);
+    expect(late.result.debrief[0]!.says).toMatch(/^The readings could tell \d+ days sooner\.$/);
     expect(run(reads(3)).result).toMatchObject({ good: false });
     // What is read after it was said counts no more.
     expect(run([{ do: 'leaks' }, ...reads(20)]).result.cost).toBe(0);

@@ -18,14 +18,14 @@ const EVERY_DAYS = 2;
 const LEAK_ACTS = Joi.array()
   .items(
     Joi.alternatives(
-      Joi.object({ do: oneOf(['read'], 'What was done'), days: count(1, 30, 'Days later') }),
-      Joi.object({ do: oneOf(['leaks', 'ordinary'], 'What was said') }),
+      Joi.object({ do: oneOf(['read'], 'Action'), days: count(1, 30, 'Days later') }),
+      Joi.object({ do: oneOf(['leaks', 'ordinary'], 'Answer') }),
     ),
   )
   .max(MOST)
   .required()
-  .description('Readings, and what was said at the end')
-  .meta({ expected: `Enter what was done: at most ${MOST} of read, leaks, ordinary` });
+  .description('Readings, then the answer')
+  .meta({ expected: `Enter up to ${MOST} actions: read, leaks, ordinary` });
 
 /** The readings of a round: the first one is there at the beginning. */
 export const leakReadings = (hidden: HiddenLeak, acts: readonly LeakAct[]): StandingReading[] => {
@@ -92,14 +92,14 @@ export const practiceLeak = defineWorking<RoundInput<LeakLevel, LeakAct>, LeakPl
     const readings = leakReadings(hidden, before);
     const found = findingOf(hidden, readings);
     const advised = [...advisedLeak(hidden)];
-    show.line('it loses in a day', 'by the number of the tire', hidden.lossKpaPerDay, 'kPa');
-    show.line('ordinary, in a day', 'rule', found.ordinaryKpaPerDay, 'kPa');
-    show.line('your days', 'from the first reading to the last', daysOf(before), 'days');
-    show.line('as advised', 'days', daysOf(advised), 'days');
+    show.line('loss in a day', 'set by the tire’s number', hidden.lossKpaPerDay, 'kPa');
+    show.line('normal loss in a day', 'shop rule', found.ordinaryKpaPerDay, 'kPa');
+    show.line('your days', 'first reading to last', daysOf(before), 'days');
+    show.line('advised days', 'first reading to last', daysOf(advised), 'days');
     show.basis('published', 'ideal gas law at constant volume');
-    show.basis('memory', 'what a tire of its kind may lose');
+    show.basis('memory', 'how much air such a tire normally loses');
     show.caution(
-      'Check a tire that loses air before it rolls: bead, stem and core with soapy water.',
+      'Check a tire that loses air before it rolls: soapy water on bead, stem and core.',
     );
     // A tire that went flat meanwhile tells it without arithmetic.
     const isTold =
@@ -107,14 +107,14 @@ export const practiceLeak = defineWorking<RoundInput<LeakLevel, LeakAct>, LeakPl
     const right = answer !== null && (answer === 'leaks') === hidden.leaks;
     const debrief: Reason[] = [];
     const amount = { value: hidden.lossKpaPerDay * 7, unit: 'kPa' as const, digits: 1 };
-    if (answer === null) debrief.push(reason('check', 'Nothing was said: does it leak, or not?'));
+    if (answer === null) debrief.push(reason('check', 'You gave no answer. Say whether it leaks.'));
     else if (!right)
       debrief.push(
         reason(
           'stop',
           hidden.leaks
-            ? 'It loses {0} a week: a leak, behind warmer days.'
-            : 'It loses {0} a week: no leak, the rest is the weather.',
+            ? 'It loses {0} a week. It leaks; warmer days hid it.'
+            : 'It loses {0} a week. No leak; the weather did the rest.',
           [amount],
         ),
       );
@@ -124,7 +124,7 @@ export const practiceLeak = defineWorking<RoundInput<LeakLevel, LeakAct>, LeakPl
       debrief.push(
         reason(
           'check',
-          `${counted(daysOf(before) - daysOf(advised), 'day')} longer than it took to tell.`,
+          `The readings could tell ${counted(daysOf(before) - daysOf(advised), 'day')} sooner.`,
         ),
       );
     const good = right && isTold;
@@ -132,7 +132,11 @@ export const practiceLeak = defineWorking<RoundInput<LeakLevel, LeakAct>, LeakPl
       ? reason('good', `Right, after ${counted(daysOf(before), 'day')}.`)
       : reason(
           answer !== null && !right ? 'stop' : 'check',
-          right ? 'Right, and not told by the readings.' : answer === null ? 'Not said.' : 'Wrong.',
+          right
+            ? 'Right, but the readings could not tell.'
+            : answer === null
+              ? 'No answer.'
+              : 'Wrong.',
         );
     show.verdict(why.verdict);
     return {
@@ -142,9 +146,9 @@ export const practiceLeak = defineWorking<RoundInput<LeakLevel, LeakAct>, LeakPl
       debrief,
       advice: [
         said(
-          `read every ${EVERY_DAYS} days, ${counted(advised.length - 1, 'time')}, with the temperature`,
+          `read pressure and temperature every ${EVERY_DAYS} days, ${counted(advised.length - 1, 'time')}`,
         ),
-        said(advised.at(-1)?.do === 'leaks' ? 'a slow leak' : 'ordinary: the weather'),
+        said(advised.at(-1)?.do === 'leaks' ? 'a slow leak' : 'no leak: weather'),
       ],
       lossKpaPerDay: hidden.lossKpaPerDay,
       corrected: found.corrected,

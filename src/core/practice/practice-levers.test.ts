@@ -151,20 +151,20 @@ describe('a bead under the levers', () => {
     expect(good.result.cost).toBe(good.result.advisedCost);
     const advice = good.result.advice.map((s) => s.says);
     expect(advice.slice(0, 3).join()).toMatch(
-      /^begun at .*, clear of the valve,felt for the tube all round,a knee at/,
+      /^start at .*, clear of the valve,feel for the tube all around,kneel at/,
     );
-    expect(advice).toContain('lock pressed in');
+    expect(advice).toContain('press the rim lock in');
     // Each bite is told once: the counts of all lines are the bites.
     const told = advice.flatMap((s) => /^(\d+) bites? of \d+/.exec(s)?.slice(1).map(Number) ?? []);
     expect(told.reduce((a, b) => a + b, 0)).toBe(acts.filter((a) => a.do === 'bite').length);
     const unfelt = of(acts.filter((a) => a.do !== 'feel'));
     expect([unfelt.verdict, unfelt.result.good]).toEqual(['stop', false]);
     expect(unfelt.result.debrief[0]!.says).toMatch(
-      /^The tube lay on the seat at .* and was pinched/,
+      /^The tube lay on the bead seat at .* and got pinched/,
     );
     const unpressed = of(acts.filter((a) => a.do !== 'press the lock'));
     expect(unpressed.result.debrief.map((r) => r.says).join()).toContain(
-      'the bead lay on the rim lock',
+      'the bead sat on the rim lock',
     );
     expect(of(acts.slice(0, 6))).toMatchObject({ verdict: 'check', result: { good: false } });
   });

@@ -33,21 +33,21 @@ const BITES_MM = [70, 60, 50, 40, MIN_BITE_MM];
 const LEVER_ACTS = Joi.array()
   .items(
     Joi.alternatives(
-      Joi.object({ do: oneOf(['start'], 'Where to begin'), deg: angle('Where to begin') }),
+      Joi.object({ do: oneOf(['start'], 'Start position'), deg: angle('Start position') }),
       Joi.object({
-        do: oneOf(['bite'], 'A bite'),
-        end: oneOf(['clockwise', 'back'], 'The end that the lever works on'),
-        mm: quantity('mm', MIN_BITE_MM, 120, 'Length of the bite'),
+        do: oneOf(['bite'], 'Bite'),
+        end: oneOf(['clockwise', 'back'], 'End of the bead'),
+        mm: quantity('mm', MIN_BITE_MM, 120, 'Bite length'),
       }),
-      Joi.object({ do: oneOf(['kneel'], 'What was done'), deg: angle('Where the knee is') }),
-      Joi.object({ do: oneOf(['push down', 'press the lock', 'feel'], 'What was done') }),
+      Joi.object({ do: oneOf(['kneel'], 'Action'), deg: angle('Knee position') }),
+      Joi.object({ do: oneOf(['push down', 'press the lock', 'feel'], 'Action') }),
     ),
   )
   .max(MAX_ACTS)
   .required()
-  .description('What was done, in its order')
+  .description('Actions, in order')
   .meta({
-    expected: `Enter what was done: at most ${MAX_ACTS} of start, bite, kneel, push down, press the lock, feel`,
+    expected: `Enter up to ${MAX_ACTS} actions: start, bite, kneel, push down, press the lock, feel`,
   });
 
 /** A bite as the advice would take it now; null where none passes as the bead lies. */
@@ -145,52 +145,52 @@ const debriefOf = (seen: readonly LeverSeen[], state: BeadState): Reason[] => {
       reason(
         'stop',
         deg === 0
-          ? 'The lever stood at the valve, on the neck of the tube: pinched.'
-          : `The tube lay on the seat at ${placeText(deg)} and was pinched: feel for it all round before the levers.`,
+          ? 'The lever was at the valve and pinched the neck of the tube.'
+          : `The tube lay on the bead seat at ${placeText(deg)} and got pinched. Feel for it all around before using levers.`,
       ),
     );
   for (const { deg } of all('scratched'))
     told.push(
       reason(
         'check',
-        `A long bite that went heavily scratched the rim at ${placeText(deg)}: shorter bites.`,
+        `A long, hard bite scratched the rim at ${placeText(deg)}. Take shorter bites.`,
       ),
     );
   add(
     'check',
     up,
-    `${counted(up, 'stroke')} lost: the fitted part had climbed out of the well. Push it down first.`,
+    `${counted(up, 'bite')} lost: the fitted bead had climbed out of the well. Push it down first.`,
   );
-  add('check', long, `${counted(long, 'stroke')} lost: longer than passes there. Shorter bites.`);
+  add('check', long, `${counted(long, 'bite')} lost: too long there. Take shorter bites.`);
   const locks = all('on the lock').length;
   add(
     'check',
     locks,
-    `${counted(locks, 'stroke')} lost: the bead lay on the rim lock. Press it in as the bead passes.`,
+    `${counted(locks, 'bite')} lost: the bead sat on the rim lock. Press the lock in as the bead passes.`,
   );
   const lifts = all('keeper lifts').length;
   add(
     'check',
     lifts,
-    'The keeper lifted and the first bites came out again: stop halfway and push the bead down.',
+    'The bead keeper lifted and the first bites came out. Stop halfway and push the bead down.',
   );
   if (!state.over)
-    told.push(reason('stop', `${Math.round(360 - state.onDeg)}° of the bead are not over yet.`));
+    told.push(reason('stop', `${Math.round(360 - state.onDeg)}° of the bead is not over yet.`));
   return told;
 };
 
 const STEP_WORDS = {
-  feel: 'felt for the tube all round',
-  'push down': 'pushed down',
-  'press the lock': 'lock pressed in',
+  feel: 'feel for the tube all around',
+  'push down': 'push the bead down',
+  'press the lock': 'press the rim lock in',
 } as const;
 
 /** The acts in words; bites of one length in a row are one line. */
 const adviceOf = (acts: readonly LeverAct[]): Sentence[] => {
   const all: Sentence[] = [];
   acts.forEach((act, i) => {
-    if (act.do === 'start') all.push(said(`begun at ${placeText(act.deg)}, clear of the valve`));
-    else if (act.do === 'kneel') all.push(said(`a knee at ${placeText(act.deg)}`));
+    if (act.do === 'start') all.push(said(`start at ${placeText(act.deg)}, clear of the valve`));
+    else if (act.do === 'kneel') all.push(said(`kneel at ${placeText(act.deg)}`));
     else if (act.do !== 'bite') all.push(said(STEP_WORDS[act.do]));
     else {
       const isAlike = (it: LeverAct | undefined) => it?.do === 'bite' && it.mm === act.mm;
@@ -226,10 +226,10 @@ export const practiceLevers = defineWorking<RoundInput<LeverLevel, LeverAct>, Le
   work({ seed, level, acts }, show) {
     const bead = hiddenBead(seed, level);
     const { rim } = bead;
-    show.line('bead', 'by the number of the wheel', rim.beadMm, 'mm');
-    show.line('over the flange', 'by its number', rim.flangeMm, 'mm');
+    show.line('bead circumference', 'set by the wheel’s number', rim.beadMm, 'mm');
+    show.line('around the flange', 'set by the wheel’s number', rim.flangeMm, 'mm');
     show.line(
-      'in the well, with what lies in it',
+      'around the well, with what is in it',
       `${rim.wellMm.toFixed(1)} + 2 × ${rim.fillMm}`,
       bottomMm(rim),
       'mm',
@@ -238,22 +238,22 @@ export const practiceLevers = defineWorking<RoundInput<LeverLevel, LeverAct>, Le
     const advised = [...advisedLevers(bead)];
     const bites = advised.flatMap((a) => (a.do === 'bite' ? [a.mm] : []));
     const pushes = advised.filter((a) => a.do === 'push down').length;
-    show.line('your moves', 'all that was done', acts.length);
-    show.line('as advised', `${bites.length} bites, pushed down ${pushes} times`, advised.length);
-    show.basis('published', 'geometry of a hoop, and of a loop, that do not stretch');
+    show.line('your moves', 'every action', acts.length);
+    show.line('advised moves', `${bites.length} bites, ${counted(pushes, 'push')}`, advised.length);
+    show.basis('published', 'geometry of a hoop and a loop that do not stretch');
     show.basis(
       'memory',
-      'a model: how the fitted part climbs, where a tube lies, when a keeper lifts or a rim is scratched',
+      'model of how the fitted bead climbs, where a tube sits, when a bead keeper lifts and when a rim gets scratched',
     );
     show.caution('More force is the wrong answer.');
     const good = state.over && state.pinchedDegs.length === 0 && state.scratches === 0;
     const why = good
-      ? reason('good', `On, in ${acts.length} moves; the tube is whole.`)
+      ? reason('good', `On in ${counted(acts.length, 'move')}, tube undamaged.`)
       : !state.over
-        ? reason('check', 'The bead is not over.')
+        ? reason('check', 'The bead is not over yet.')
         : state.pinchedDegs.length > 0
-          ? reason('stop', 'The bead is over, and the tube is pinched: the job again.')
-          : reason('check', 'The bead is over, and the rim is scratched.');
+          ? reason('stop', 'The bead is over but the tube is pinched. The whole job again.')
+          : reason('check', 'The bead is over but the rim is scratched.');
     show.verdict(why.verdict);
     return {
       good,

@@ -121,23 +121,23 @@ describe('what cost what', () => {
     ]);
     expect([wrong.good, wrong.verdict]).toEqual([false, 'stop']);
     expect(wrong.said).toEqual([
-      expect.stringMatching(/apart: an unmatched pair steers the machine\.$/),
+      expect.stringMatching(/apart\. An unmatched pair steers the machine\.$/),
     ]);
     const lucky = debrief(3, 'on the rack', [...taped(a), { do: 'pair', tire: a, with: b }]);
     expect(lucky).toMatchObject({
       good: false,
       verdict: 'check',
-      said: [`Tire ${b} was not taped as it stands.`],
+      said: [`You didn’t tape tire ${b} at its present pressure.`],
     });
     expect(debrief(3, 'on the rack', taped(1, 2)).said).toEqual([
-      'Nothing was said: which two are a pair?',
+      'You gave no answer. Say which two are a pair.',
     ]);
     const [c, d] = hiddenPair(3, 'aired by others').matches!;
     const asTheyCame = debrief(3, 'aired by others', [
       ...taped(c, d),
       { do: 'pair', tire: c, with: d },
     ]);
-    expect(asTheyCame.said[0]).toMatch(/rollout is compared at the measuring pressure/);
+    expect(asTheyCame.said[0]).toMatch(/Compare rollout at the measuring pressure/);
     expect(asTheyCame.said[1]).toMatch(/apart/);
   });
 
@@ -154,24 +154,26 @@ describe('what cost what', () => {
       { do: 'pair', tire, with: other },
     ]);
     expect(made.good).toBe(false);
-    expect(made.said).toContainEqual(expect.stringMatching(/compared at the measuring pressure/));
+    expect(made.said).toContainEqual(
+      expect.stringMatching(/Compare rollout at the measuring pressure/),
+    );
   });
 
   test('what the advice would have done is said tire by tire', () => {
     const advice = (level: PairLevel) => run(3, level, []).result.advice.map((a) => a.says);
     const [a, b] = hiddenPair(3, 'on the rack').matches!;
-    expect(advice('on the rack').slice(0, 4)).toEqual([1, 2, 3, 4].map((n) => `tire ${n} taped`));
-    expect([`tires ${a} and ${b} are a pair`, `tires ${b} and ${a} are a pair`]).toContain(
+    expect(advice('on the rack').slice(0, 4)).toEqual([1, 2, 3, 4].map((n) => `tape tire ${n}`));
+    expect([`call tires ${a} and ${b} a pair`, `call tires ${b} and ${a} a pair`]).toContain(
       advice('on the rack')[4],
     );
-    expect(advice('aired by others')[0]).toBe('tire 1 brought to 6.0 psi and taped');
+    expect(advice('aired by others')[0]).toBe('air tire 1 to 6.0 psi and tape it');
     expect(advice('aired by others')).toHaveLength(5);
   });
 
   test('called off where it need not be, or before anybody knew', () => {
     const [a, b] = hiddenPair(3, 'on the rack').matches!;
     expect(debrief(3, 'on the rack', [{ do: 'no pair' }]).said).toEqual([
-      `Tires ${a} and ${b} match at the measuring pressure, without more air.`,
+      `Tires ${a} and ${b} match at the measuring pressure with no more air.`,
     ]);
     const seeds = Array.from({ length: 60 }, (_, i) => i);
     const of = (hopeless: boolean) =>
@@ -203,7 +205,7 @@ describe('what cost what', () => {
     ]);
     expect([letDown.good, letDown.said[0]]).toEqual([
       false,
-      expect.stringMatching(/compared at the measuring/),
+      expect.stringMatching(/Compare rollout at the measuring/),
     ]);
     const { limitKpa } = hidden.tires[small - 1]!;
     const burst = debrief(seed, 'two that differ', [
@@ -212,7 +214,7 @@ describe('what cost what', () => {
     ]);
     expect([burst.verdict, burst.said[0]]).toEqual([
       'stop',
-      expect.stringMatching(/^Tire \d was filled above its limit/),
+      expect.stringMatching(/^Tire \d was inflated above its limit/),
     ]);
   });
 

@@ -14,24 +14,24 @@ const SAME_KPA = 1;
 const MORE_KPA = 10;
 const MAX_TIRES = 9;
 
-const tireField = count(1, MAX_TIRES, 'Which tire');
+const tireField = count(1, MAX_TIRES, 'Tire');
 const PAIR_ACTS = Joi.array()
   .items(
     Joi.alternatives(
       Joi.object({
-        do: oneOf(['air'], 'What was done'),
+        do: oneOf(['air'], 'Action'),
         tire: tireField,
-        kpa: quantity('kPa', 5, 690, 'Air to'),
+        kpa: quantity('kPa', 5, 690, 'Pressure'),
       }),
-      Joi.object({ do: oneOf(['tape'], 'What was done'), tire: tireField }),
-      Joi.object({ do: oneOf(['pair'], 'What was said'), tire: tireField, with: tireField }),
-      Joi.object({ do: oneOf(['no pair'], 'What was said') }),
+      Joi.object({ do: oneOf(['tape'], 'Action'), tire: tireField }),
+      Joi.object({ do: oneOf(['pair'], 'Answer'), tire: tireField, with: tireField }),
+      Joi.object({ do: oneOf(['no pair'], 'Answer') }),
     ),
   )
   .max(MAX_ACTS)
   .required()
-  .description('What was done with the tires, in its order')
-  .meta({ expected: `Enter what was done: at most ${MAX_ACTS} of air, tape, pair, no pair` });
+  .description('Actions with the tires, in order')
+  .meta({ expected: `Enter up to ${MAX_ACTS} actions: air, tape, pair, no pair` });
 
 /** How two lengths of tape match; `stretchMmPerKpa` and `limitKpa` of the smaller one. */
 const matchOf = (
@@ -110,7 +110,7 @@ const againstPair = (
   const { measureKpa, matches } = hidden;
   for (const n of tires)
     if (state.tires[n - 1]!.tapedMm === null)
-      told.push(reason('check', `Tire ${n} was not taped as it stands.`));
+      told.push(reason('check', `You didn’t tape tire ${n} at its present pressure.`));
   const [a, b] = [...tires].sort(
     (x, y) => hidden.tires[x - 1]!.circumferenceMm - hidden.tires[y - 1]!.circumferenceMm,
   );
@@ -118,18 +118,18 @@ const againstPair = (
   const isOff = (at: number) => Math.abs(at - measureKpa) > SAME_KPA;
   if (isOff(large) || small < measureKpa - SAME_KPA || (matches !== null && isOff(small)))
     told.push(
-      reason(
-        'check',
-        'They stand at {0} and {1}: rollout is compared at the measuring pressure, {2}.',
-        [kpa(small), kpa(large), kpa(measureKpa)],
-      ),
+      reason('check', 'They are at {0} and {1}. Compare rollout at the measuring pressure, {2}.', [
+        kpa(small),
+        kpa(large),
+        kpa(measureKpa),
+      ]),
     );
   const [aMm, bMm] = tires.map((n) => tapeOf(hidden, n, state.tires[n - 1]!.gaugeKpa));
   if (matchOf(hidden, [aMm!, bMm!]).verdict !== 'good')
     told.push(
       reason(
         'stop',
-        `Tires ${tires.join(' and ')} are {0} apart: an unmatched pair steers the machine.`,
+        `Tires ${tires.join(' and ')} are {0} apart. An unmatched pair steers the machine.`,
         [mm(Math.abs(aMm! - bMm!))],
       ),
     );
@@ -142,24 +142,24 @@ const againstNone = (hidden: HiddenPair, acts: readonly PairAct[]): Reason[] => 
     return [
       reason(
         'check',
-        `Tires ${hidden.matches.join(' and ')} match at the measuring pressure, without more air.`,
+        `Tires ${hidden.matches.join(' and ')} match at the measuring pressure with no more air.`,
       ),
     ];
   if (!hidden.isHopeless)
-    return [reason('check', 'The smaller one takes the air that brings it up, within its limit.')];
+    return [reason('check', 'Air up the smaller tire, within its limit, until they match.')];
   const small = hidden.tires[0]!.circumferenceMm < hidden.tires[1]!.circumferenceMm ? 1 : 2;
   return isStretchKnown(hidden, acts, small)
     ? []
     : [
         reason(
           'check',
-          `The air tire ${small} needs was unknown. Tape it at a second pressure to find out.`,
+          `You didn’t know how much air tire ${small} needs. Tape it at a second pressure to find out.`,
         ),
       ];
 };
 
 const againstEnd = (hidden: HiddenPair, state: PairState, acts: readonly PairAct[]): Reason[] => {
-  if (state.end === null) return [reason('check', 'Nothing was said: which two are a pair?')];
+  if (state.end === null) return [reason('check', 'You gave no answer. Say which two are a pair.')];
   return state.end === 'no pair'
     ? againstNone(hidden, acts)
     : againstPair(hidden, state, state.end.tires);
@@ -168,14 +168,13 @@ const againstEnd = (hidden: HiddenPair, state: PairState, acts: readonly PairAct
 /** The acts in words; a tire that was brought to a pressure and taped there is one line. */
 const adviceOf = (acts: readonly PairAct[]): Sentence[] =>
   acts.flatMap((act, i) => {
-    if (act.do === 'air')
-      return [said(`tire ${act.tire} brought to {0} and taped`, [kpa(act.kpa)])];
-    if (act.do === 'tape') return acts[i - 1]?.do === 'air' ? [] : [said(`tire ${act.tire} taped`)];
+    if (act.do === 'air') return [said(`air tire ${act.tire} to {0} and tape it`, [kpa(act.kpa)])];
+    if (act.do === 'tape') return acts[i - 1]?.do === 'air' ? [] : [said(`tape tire ${act.tire}`)];
     return [
       said(
         act.do === 'pair'
-          ? `tires ${act.tire} and ${act.with} are a pair`
-          : 'no pair: another tire',
+          ? `call tires ${act.tire} and ${act.with} a pair`
+          : 'no pair: get another tire',
       ),
     ];
   });
@@ -211,31 +210,31 @@ export const practicePair = defineWorking<RoundInput<PairLevel, PairAct>, PairPl
     hidden.tires.forEach((t, i) =>
       show.line(
         `tire ${i + 1}`,
-        'round its tread at the measuring pressure, by its number',
+        'rollout at the measuring pressure, set by its number',
         t.circumferenceMm,
         'mm',
       ),
     );
-    show.line('your moves', 'all that was done', acts.length);
-    show.line('as advised', 'all that is done', advised.length);
+    show.line('your moves', 'every action', acts.length);
+    show.line('advised moves', 'every action', advised.length);
     show.basis(
       'practice',
-      'taped at the measuring pressure; the smaller one is brought up by a little more air',
+      'tape at the measuring pressure; a little more air brings the smaller tire up',
     );
-    show.basis('memory', 'how much more air tells what a tire gains, and how fine a gauge is read');
+    show.basis(
+      'memory',
+      'how much more air shows what a tire gains, and how finely a gauge can be read',
+    );
     show.caution('Never past the tire’s own limit. An unmatched pair steers the machine.');
     const overfilled = state.over.map((n) =>
-      reason('stop', `Tire ${n} was filled above its limit of {0}: a bursting tire kills.`, [
+      reason('stop', `Tire ${n} was inflated above its limit of {0}. A bursting tire kills.`, [
         kpa(hidden.tires[n - 1]!.limitKpa),
       ]),
     );
     const debrief = [...overfilled, ...againstEnd(hidden, state, acts)];
     const good = debrief.length === 0;
     const why = good
-      ? reason(
-          'good',
-          state.end === 'no pair' ? 'No pair, told by the tape.' : 'A pair, as they stand.',
-        )
+      ? reason('good', state.end === 'no pair' ? 'No pair, by the tape.' : 'A matched pair.')
       : reason(
           debrief.some((r) => r.verdict === 'stop') ? 'stop' : 'check',
           state.end === null ? 'Not finished.' : 'Problem found.',

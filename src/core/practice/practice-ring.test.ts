@@ -23,7 +23,7 @@ test.each(RING_LEVELS)(
       expect(`${seed}: ${result.good} ${verdict}`).toBe(`${seed}: true good`);
       expect(result.debrief).toEqual([]);
       expect(result.advice.at(-1)!.says).toBe(
-        level === 'too thin' ? 'called off: too little crush' : 'torqued, all of them',
+        level === 'too thin' ? 'call it off: too little crush' : 'torque all bolts',
       );
       expect(acts.at(-1)!.do).toBe(level === 'too thin' ? 'call it off' : 'torque');
       costs.push(acts.length);
@@ -89,10 +89,10 @@ describe('what cost what', () => {
     const [good, said] = says('a ring that tilts', [{ do: 'half a turn each' }, { do: 'torque' }]);
     expect(good).toBe(false);
     for (const part of [
-      '0 places of the bundle and 0 of the gap',
-      'it stays tilted',
+      '0 bundle readings and 0 gap readings',
+      'It stays tilted',
       'still open',
-      'without a feeler',
+      'without checking the gap all around',
     ])
       expect(said).toContain(part);
   });
@@ -105,7 +105,7 @@ describe('what cost what', () => {
     expect(says('too thin', [{ do: 'call it off' }])[0]).toBe(false);
     expect(says('a ring that tilts', [...measured, { do: 'call it off' }])).toEqual([
       false,
-      'There is crush enough: it could be clamped.',
+      'There was enough crush. You could clamp it.',
     ]);
     expect(says('a ring that tilts', measured)[0]).toBe(false);
   });

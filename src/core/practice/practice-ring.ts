@@ -37,25 +37,22 @@ const FELT = [1, 3, 5, 7, 9, 11];
 const RING_ACTS = Joi.array()
   .items(
     Joi.alternatives(
+      Joi.object({ do: oneOf(['feel'], 'Action'), bolt: count(1, RING_BOLTS.count, 'Bolt') }),
       Joi.object({
-        do: oneOf(['feel'], 'What was done'),
-        bolt: count(1, RING_BOLTS.count, 'Which bolt'),
-      }),
-      Joi.object({
-        do: oneOf(['turn'], 'What was done'),
-        bolt: count(1, RING_BOLTS.count, 'Which bolt'),
+        do: oneOf(['turn'], 'Action'),
+        bolt: count(1, RING_BOLTS.count, 'Bolt'),
         quarters: count(1, 8, 'Quarter turns'),
       }),
       Joi.object({
-        do: oneOf(['bundle', 'gap', 'half a turn each', 'torque', 'call it off'], 'What was done'),
+        do: oneOf(['bundle', 'gap', 'half a turn each', 'torque', 'call it off'], 'Action'),
       }),
     ),
   )
   .max(MAX_ACTS)
   .required()
-  .description('What was done at the ring, in its order')
+  .description('Actions at the ring, in order')
   .meta({
-    expected: `Enter what was done: at most ${MAX_ACTS} of bundle, gap, feel, turn, half a turn each, torque, call it off`,
+    expected: `Enter up to ${MAX_ACTS} actions: bundle, gap, feel, turn, half a turn each, torque, call it off`,
   });
 
 /** What the ring is, by a feeler at every bolt. */
@@ -115,30 +112,30 @@ const debriefOf = (
     told.push(
       reason(
         'check',
-        `Crush by ${counted(state.bundles, 'place')} of the bundle and ${state.gaps} of the gap: ${PLACES} of each tell whether it varies.`,
+        `Crush from ${counted(state.bundles, 'bundle reading')} and ${counted(state.gaps, 'gap reading')}. Take ${PLACES} of each to see whether it varies.`,
       ),
     );
   if (hidden.isThin && state.end !== 'called off')
     told.push(
       reason(
         'stop',
-        'The bead is too thin for this ring: the wheel would slip in the tire. No bolt mends that.',
+        'The bead is too thin for this ring, so the wheel would slip in the tire. No bolt fixes that.',
       ),
     );
   if (!hidden.isThin && state.end === 'called off')
-    told.push(reason('check', 'There is crush enough: it could be clamped.'));
+    told.push(reason('check', 'There was enough crush. You could clamp it.'));
   if (state.end === 'torqued') {
     const { state: stands, tiltMm, meanMm } = gapOf(state);
     const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 2 });
     if (stands === 'tilted')
       told.push(
-        reason('stop', 'Torqued while it stood {0} wider on one side: it stays tilted.', [
+        reason('stop', 'Torqued with the gap {0} wider on one side. It stays tilted.', [
           mm(tiltMm),
         ]),
       );
     if (meanMm > NEAR_MM)
       told.push(
-        reason('check', 'Torqued with {0} still open: half a turn each brings it down first.', [
+        reason('check', 'Torqued with {0} still open. Bring it down half a turn per bolt first.', [
           mm(meanMm),
         ]),
       );
@@ -146,26 +143,29 @@ const debriefOf = (
   const felt = acts.filter((a, i) => a.do === 'feel' && seen[i] !== null).length;
   if (state.isTurned && felt < 4)
     told.push(
-      reason('check', 'Bolts were turned without a feeler all round: it tells where to pull.'),
+      reason(
+        'check',
+        'You turned bolts without checking the gap all around. A feeler shows where to pull.',
+      ),
     );
   return told;
 };
 
 const RING_WORDS = {
-  bundle: 'the bundle at one more place',
-  gap: 'the gap at one more place',
-  'half a turn each': 'half a turn each, all round',
-  torque: 'torqued, all of them',
-  'call it off': 'called off: too little crush',
+  bundle: 'measure the bundle at one more place',
+  gap: 'measure the gap at one more place',
+  'half a turn each': 'half a turn on each bolt, all around',
+  torque: 'torque all bolts',
+  'call it off': 'call it off: too little crush',
 } as const;
 
 /** The acts in words; the same one in a row is one line, and so is a feeler that goes round. */
 const adviceOf = (acts: readonly RingAct[]): Sentence[] => {
   const words = acts.map((act) =>
     act.do === 'feel'
-      ? 'a feeler all round'
+      ? 'check the gap all around with a feeler'
       : act.do === 'turn'
-        ? `bolt ${act.bolt} by ${eighthsText(2 * act.quarters)}`
+        ? `turn bolt ${act.bolt}, ${eighthsText(2 * act.quarters)}`
         : RING_WORDS[act.do],
   );
   return words.flatMap((text, i) => (text === words[i - 1] ? [] : [said(text)]));
@@ -200,16 +200,16 @@ export const practiceRing = defineWorking<RoundInput<RingLevel, RingAct>, RingPl
     const { state, seen } = playRing(hidden, acts);
     const advised = [...advisedRing(hidden)];
     const { state: stands, tiltMm, meanMm } = gapOf(state);
-    show.line('mean gap at the end', 'by its plane', meanMm, 'mm');
-    show.line('tilt at the end', 'by its plane', tiltMm, 'mm');
-    show.line('your moves', 'all that was done', acts.length);
-    show.line('as advised', 'all that is done', advised.length);
+    show.line('mean gap at the end', 'plane through the gaps', meanMm, 'mm');
+    show.line('tilt at the end', 'plane through the gaps', tiltMm, 'mm');
+    show.line('your moves', 'every action', acts.length);
+    show.line('advised moves', 'every action', advised.length);
     show.basis('published', 'a stiff flat ring: a plane over evenly spaced bolts, least squares');
     show.basis(
       'practice',
-      'crush first; half a turn each, round and round, until the gap closes evenly; then torque',
+      'crush first; half a turn on each bolt, pass after pass, until the gap closes evenly; then torque',
     );
-    show.basis('memory', 'how far open the torque may finish it');
+    show.basis('memory', 'how wide a gap torquing may still close');
     show.caution(
       'Deflate before touching a ring bolt. Only a torque wrench finishes; the maker’s spec comes first.',
     );
@@ -220,9 +220,7 @@ export const practiceRing = defineWorking<RoundInput<RingLevel, RingAct>, RingPl
     const why = good
       ? reason(
           'good',
-          hidden.isThin
-            ? 'Called off by its crush, before anything was clamped.'
-            : 'Even, and torqued.',
+          hidden.isThin ? 'Called off in time, by the crush.' : 'Closed evenly and torqued.',
         )
       : reason(
           debrief.some((r) => r.verdict === 'stop') ? 'stop' : 'check',

@@ -78,20 +78,20 @@ describe('answers', () => {
     ]);
     expect([result.good, result.cost, verdict]).toEqual([true, 4, 'good']);
     expect(result.debrief.map((r) => r.says)).toEqual([
-      expect.stringMatching(/^Tire \d, .* is not the one: /),
-      expect.stringMatching(/^Tire \d is the one to refuse, and not for /),
+      expect.stringMatching(/^Tire \d, .* is not the one that fits\. /),
+      expect.stringMatching(/^Tire \d is the one to refuse, but not for /),
     ]);
-    expect(result.reason.says).toBe('Both right, after 2 that were not.');
+    expect(result.reason.says).toBe('Both right, after 2 wrong answers.');
   });
 
   test('half an answer is none, and then both are told', () => {
     expect(run([right])).toMatchObject({ verdict: 'check', result: { good: false } });
     expect(run([refuse()]).result.good).toBe(false);
     expect(run([]).result.debrief.at(-1)!.says).toMatch(
-      /^Tire \d suits; tire \d must not go on, for /,
+      /^Tire \d fits; tire \d must not go on because of /,
     );
     expect(run([refuse(hidden.why, hidden.suits + 1)]).result.debrief[0]!.says).toMatch(
-      /need not be refused/,
+      /can go on/,
     );
     expect(judgeAnswer(hidden, { do: 'fits', tire: 9 })).toEqual({ right: false, reasons: [] });
   });

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import type { Topic } from '../bench/fitting';
 import { count, oneOf } from '../base/fields';
 import { said } from '../base/units';
+import { counted } from '../base/units';
 import { defineWorking, reason, type Reason } from '../base/working';
 import {
   hiddenSidewall,
@@ -33,18 +34,18 @@ const MOST = 40;
 const ANSWERS = Joi.array()
   .items(
     Joi.alternatives(
-      Joi.object({ do: oneOf(['fits'], 'The answer'), tire: count(1, 9, 'Which tire') }),
+      Joi.object({ do: oneOf(['fits'], 'Answer'), tire: count(1, 9, 'Tire') }),
       Joi.object({
-        do: oneOf(['refuse'], 'The answer'),
-        tire: count(1, 9, 'Which tire'),
-        why: oneOf(TOPICS, 'What is wrong with it'),
+        do: oneOf(['refuse'], 'Answer'),
+        tire: count(1, 9, 'Tire'),
+        why: oneOf(TOPICS, 'What is wrong'),
       }),
     ),
   )
   .max(MOST)
   .required()
-  .description('Answers in their order')
-  .meta({ expected: `Enter answers: at most ${MOST} of fits and refuse` });
+  .description('Answers, in order')
+  .meta({ expected: `Enter up to ${MOST} answers: fits, refuse` });
 
 /** Whether an answer is right, and what the tire says for itself. */
 export const judgeAnswer = (
@@ -89,41 +90,39 @@ export const practiceSidewall = defineWorking<
     const hidden = hiddenSidewall(seed, level);
     const { tires, suits, refused, why } = hidden;
     show.line('suits', tires[suits]!.marking, suits + 1);
-    show.line('must be refused', tires[refused]!.marking, refused + 1);
-    show.line('your answers', 'right and wrong ones', acts.length);
-    show.basis('practice', 'what a tire has to suit: rim, load and speed, tube, tread, age');
-    show.caution(
-      'A tire that the machine’s manual does not allow is for the manual and the licensed workshop to decide.',
-    );
+    show.line('tire to refuse', tires[refused]!.marking, refused + 1);
+    show.line('your answers', 'right and wrong', acts.length);
+    show.basis('practice', 'what a tire must match: rim, load and speed, tube, tread, age');
+    show.caution('If the manual does not allow a tire, the manual and a licensed shop decide.');
     const wrong = acts.filter((act) => !judgeAnswer(hidden, act).right);
     const good = isAnswered(hidden, acts);
     const result = good
       ? reason(
           'good',
           wrong.length === 0
-            ? 'Both right at once.'
-            : `Both right, after ${wrong.length} that ${wrong.length === 1 ? 'was' : 'were'} not.`,
+            ? 'Both right on the first try.'
+            : `Both right, after ${counted(wrong.length, 'wrong answer')}.`,
         )
-      : reason('check', 'Not both of them are answered.');
+      : reason('check', 'Answer both questions.');
     show.verdict(result.verdict);
     const debrief = wrong.map((act) =>
       act.do === 'fits'
         ? reason(
             'check',
-            `Tire ${act.tire}, ${tires[act.tire - 1]?.marking ?? 'none'}, is not the one: ${judgeAnswer(hidden, act).reasons[0]?.says ?? 'there is a better one.'}`,
+            `Tire ${act.tire}, ${tires[act.tire - 1]?.marking ?? 'none'}, is not the one that fits. ${judgeAnswer(hidden, act).reasons[0]?.says ?? 'There is a better one.'}`,
           )
         : act.tire - 1 === refused
           ? reason(
               'check',
-              `Tire ${act.tire} is the one to refuse, and not for ${TOPIC_WORDS[act.why]}.`,
+              `Tire ${act.tire} is the one to refuse, but not for ${TOPIC_WORDS[act.why]}.`,
             )
-          : reason('check', `Tire ${act.tire} need not be refused.`),
+          : reason('check', `Tire ${act.tire} can go on.`),
     );
     if (!good)
       debrief.push(
         reason(
           'check',
-          `Tire ${suits + 1} suits; tire ${refused + 1} must not go on, for ${TOPIC_WORDS[why]}: ${hidden.fits[refused]!.reasons.find((r) => r.verdict === 'stop')!.says}`,
+          `Tire ${suits + 1} fits; tire ${refused + 1} must not go on because of ${TOPIC_WORDS[why]}. ${hidden.fits[refused]!.reasons.find((r) => r.verdict === 'stop')!.says}`,
         ),
       );
     return {
@@ -132,8 +131,10 @@ export const practiceSidewall = defineWorking<
       advisedCost: 2,
       debrief,
       advice: [
-        said(`tire ${suits + 1}, ${tires[suits]!.marking}, suits`),
-        said(`tire ${refused + 1}, ${tires[refused]!.marking}, refused for ${TOPIC_WORDS[why]}`),
+        said(`tire ${suits + 1}, ${tires[suits]!.marking}, fits`),
+        said(
+          `tire ${refused + 1}, ${tires[refused]!.marking}, refuse because of ${TOPIC_WORDS[why]}`,
+        ),
       ],
       suits: suits + 1,
       refused: refused + 1,

@@ -43,16 +43,16 @@ test('what worked against itself is said', () => {
       .result.debrief.map((r) => r.says)
       .join('|');
   expect(says([])).toMatch(
-    new RegExp(`Spoke ${first.spoke} was left alone; the advice turned it most`),
+    new RegExp(`You left spoke ${first.spoke} alone\\. The advice turned it`),
   );
   expect(says([{ ...first, eighths: -4 * Math.sign(first.eighths) }])).toContain(
-    `Spoke ${first.spoke} made it worse at once`,
+    `Spoke ${first.spoke} made it worse: wrong side`,
   );
   expect(says([first])).not.toContain('made it worse');
   expect(says([first, { ...first, eighths: -first.eighths }])).toContain(
-    '1 nipple went one way and back',
+    'You turned 1 nipple one way and back',
   );
-  expect(says([{ spoke: 80, eighths: 2 }])).toContain('There is no spoke 80 on this wheel.');
+  expect(says([{ spoke: 80, eighths: 2 }])).toContain('This wheel has no spoke 80.');
   expect(run(4, [{ spoke: 80, eighths: 2 }]).result.cost).toBe(0);
 });
 

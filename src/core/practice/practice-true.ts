@@ -15,13 +15,13 @@ const MAX_PASSES = 4;
 const TURNS = listOf(
   record(
     {
-      spoke: count(1, 80, 'Number of the spoke'),
-      eighths: count(-24, 24, 'Eighths of a turn, tightened is plus'),
+      spoke: count(1, 80, 'Spoke number'),
+      eighths: count(-24, 24, 'Eighths of a turn, plus is tighter'),
     },
-    'A nipple',
+    'Nipple',
   ),
   MAX_ACTS,
-  'Nipples in the order in which they were turned',
+  'Nipples turned, in order',
 );
 
 const swing = (values: readonly number[]): number => Math.max(...values) - Math.min(...values);
@@ -88,7 +88,7 @@ const debriefOf = (
     told.push(
       reason(
         'check',
-        `${counted(forth, 'nipple')} went one way and back: read again before the next turn.`,
+        `You turned ${counted(forth, 'nipple')} one way and back. Measure again before the next turn.`,
       ),
     );
   const first = acts[0];
@@ -96,10 +96,7 @@ const debriefOf = (
     const [was, is] = [outOf(hidden), outOf(hidden.after([first]))];
     if (is.sideMm + is.upMm > was.sideMm + was.upMm + 0.02)
       told.push(
-        reason(
-          'check',
-          `Spoke ${first.spoke} made it worse at once: its side, or its way, was the wrong one.`,
-        ),
+        reason('check', `Spoke ${first.spoke} made it worse: wrong side or wrong direction.`),
       );
   }
   const all = advised.flat();
@@ -111,7 +108,7 @@ const debriefOf = (
     told.push(
       reason(
         'check',
-        `Spoke ${worst.spoke} was left alone; the advice turned it most, ${worst.eighths > 0 ? 'tighter' : 'looser'}.`,
+        `You left spoke ${worst.spoke} alone. The advice turned it ${worst.eighths > 0 ? 'tighter' : 'looser'}, more than any other.`,
       ),
     );
   return told;
@@ -137,39 +134,37 @@ export const practiceTrue = defineWorking<RoundInput<SpokeLevel, Turned>, TruePl
     const before = outOf(hidden);
     const advised = [...advisedTruing(hidden)];
     const advisedLeft = outOf(hidden.after(advised.flat()));
-    show.line('side to side before', 'by the number of the wheel', before.sideMm, 'mm');
-    show.line('up and down before', 'by its number', before.upMm, 'mm');
-    show.line('side to side now', 'its nipples + yours, by the model', left.sideMm, 'mm');
-    show.line('up and down now', 'its nipples + yours, by the model', left.upMm, 'mm');
+    show.line('lateral runout before', 'set by the wheel’s number', before.sideMm, 'mm');
+    show.line('radial runout before', 'set by the wheel’s number', before.upMm, 'mm');
+    show.line('lateral runout now', 'the wheel’s nipples + yours, by the model', left.sideMm, 'mm');
+    show.line('radial runout now', 'the wheel’s nipples + yours, by the model', left.upMm, 'mm');
     show.line(
-      'side to side as advised',
+      'lateral runout as advised',
       counted(advised.length, 'pass', 'passes'),
       advisedLeft.sideMm,
       'mm',
     );
-    show.line('your nipples', 'times one was turned', turned.length);
-    show.line('as advised', 'times one was turned', advised.flat().length);
+    show.line('your turns', 'times you turned a nipple', turned.length);
+    show.line('advised turns', 'times a nipple is turned', advised.flat().length);
     show.basis(
       'published',
       'bending of a circular ring as in Timoshenko, Vibration Problems in Engineering',
     );
-    show.basis('memory', 'sizes of rim and spokes, and how far wheels differ');
-    show.caution(
-      'Truing by spokes is a skilled job: small turns, the whole ring rung again after it.',
-    );
+    show.basis('memory', 'rim and spoke sizes, and how much wheels vary');
+    show.caution('Truing is skilled work. Make small turns, then ring every spoke again.');
     const worst = Math.max(left.sideMm, left.upMm);
     const good = worst <= checkMm + 1e-9;
     const why = reason(
       good ? 'good' : 'check',
       good
-        ? `True: {0} out at most, ${counted(turned.length, 'nipple')} turned.`
-        : '{0} out still; {1} is the limit.',
+        ? `True within {0}, ${counted(turned.length, 'nipple')} turned.`
+        : 'Still {0} out; the limit is {1}.',
       good ? [mm(worst)] : [mm(worst), mm(checkMm)],
     );
     show.verdict(why.verdict);
     const debrief = debriefOf(hidden, turned, advised);
     if (strange >= 0)
-      debrief.push(reason('check', `There is no spoke ${acts[strange]!.spoke} on this wheel.`));
+      debrief.push(reason('check', `This wheel has no spoke ${acts[strange]!.spoke}.`));
     return {
       good,
       cost: turned.length,

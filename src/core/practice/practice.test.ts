@@ -106,11 +106,11 @@ describe('a round', () => {
       tried(acts).result.debrief.map((r) => r.says);
     const with_ = [{ massG: 20, deg: Math.round(hiddenHeavy(3).deg) % 360 }];
     expect(says([with_, [against()]])).toEqual([
-      '1 placement left more than before: let it come to rest from both sides first.',
+      '1 placement made it worse. Let the wheel settle from both sides first.',
     ]);
     expect(says([[against()], [against(), ...with_]])).toEqual([
-      '1 placement left more than before: let it come to rest from both sides first.',
-      'It was balanced after placement 1 already: look at 3 and at 9 o’clock before the next.',
+      '1 placement made it worse. Let the wheel settle from both sides first.',
+      'It was balanced after placement 1. Level test at 3 and 9 o’clock before you add more.',
     ]);
     expect(says([[against()]])).toEqual([]);
   });

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useDo } from '../store';
 import { useAddPersonMutation } from '../store/auth-api';
 import { shopChanged } from '../store/records-api';
-import { visitProblem } from '../store/visits-api';
+import { serverProblem } from './server-problem';
 import { Button } from './Button';
 import { TextField } from './fields';
 
@@ -22,7 +22,7 @@ export const AddPerson = ({ onAdded }: { onAdded?: (name: string) => void }) => 
       setName('');
       setProblem(null);
     } catch (error) {
-      setProblem(visitProblem(error));
+      setProblem(serverProblem(error));
     }
   };
   return (

@@ -12,7 +12,7 @@ import {
   useBringBackupMutation,
   useMakeBackupMutation,
 } from '../store/backups-api';
-import { visitProblem } from '../store/visits-api';
+import { serverProblem } from '../parts/server-problem';
 import { BackupSafety } from './backup/BackupSafety';
 import { ExportImport } from './backup/ExportImport';
 import { RestoreSheet } from './backup/RestoreSheet';
@@ -70,7 +70,7 @@ export const BackupsScreen = () => {
     try {
       await act();
     } catch (failed) {
-      setProblem(visitProblem(failed));
+      setProblem(serverProblem(failed));
     }
   };
   const back = () => void (isMaking || tried(() => make().unwrap()));
@@ -94,7 +94,7 @@ export const BackupsScreen = () => {
       }
     >
       {error && !data && (
-        <Failed message={visitProblem(error)}>
+        <Failed message={serverProblem(error)}>
           <Button onClick={() => void refetch()}>Try again</Button>
         </Failed>
       )}

@@ -6,7 +6,7 @@ import { useUnits } from '../parts/quantity';
 import { useNow } from '../parts/use-now';
 import { useApp } from '../store';
 import { useChangesInfiniteQuery } from '../store/changes-api';
-import { visitProblem } from '../store/visits-api';
+import { serverProblem } from '../parts/server-problem';
 
 const MAX_LETTERS = 80;
 
@@ -82,7 +82,7 @@ export const ChangesScreen = () => {
       }
     >
       {error && !data && (
-        <Failed message={visitProblem(error)}>
+        <Failed message={serverProblem(error)}>
           <Button onClick={() => void refetch()}>Try again</Button>
         </Failed>
       )}

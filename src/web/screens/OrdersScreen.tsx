@@ -15,7 +15,7 @@ import {
   usePlaceOrderMutation,
 } from '../store/parts-api';
 import { shopChanged } from '../store/records-api';
-import { visitProblem } from '../store/visits-api';
+import { serverProblem } from '../parts/server-problem';
 import { momentText } from '../parts/moment-text';
 import { useNow } from '../parts/use-now';
 
@@ -73,7 +73,7 @@ const ShortRow = ({
         who,
       }).unwrap();
     } catch (error) {
-      setProblem(visitProblem(error));
+      setProblem(serverProblem(error));
     }
   };
   return (
@@ -125,7 +125,7 @@ const WayRow = ({ order, nowMs }: { order: OnItsWay; nowMs: number }) => {
         }),
       );
     } catch (error) {
-      setProblem(visitProblem(error));
+      setProblem(serverProblem(error));
     }
   };
   return (
@@ -175,7 +175,7 @@ export const OrdersScreen = () => {
       }
     >
       {error && !data && (
-        <Failed message={visitProblem(error)}>
+        <Failed message={serverProblem(error)}>
           <Button onClick={() => void refetch()}>Try again</Button>
         </Failed>
       )}

@@ -17,7 +17,7 @@ import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useAddressTexts } from '../parts/use-address';
 import { useApp } from '../store';
 import { useAddPracticeMutation, usePracticeQuery } from '../store/practice-api';
-import { visitProblem } from '../store/visits-api';
+import { serverProblem } from '../parts/server-problem';
 import { AirRun } from './practice/AirRun';
 import { BalanceOutcome } from './practice/BalanceOutcome';
 import { BalanceRun } from './practice/BalanceRun';
@@ -106,7 +106,7 @@ export const PracticeScreen = () => {
       }
     >
       {problem && (
-        <Failed message={visitProblem(problem)}>
+        <Failed message={serverProblem(problem)}>
           <Button onClick={() => void (sent && !sent.working ? send(sent.tried) : refetch())}>
             {sent && !sent.working ? 'Send the results again' : 'Try again'}
           </Button>

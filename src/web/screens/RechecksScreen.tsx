@@ -11,7 +11,7 @@ import { useAddressTexts } from '../parts/use-address';
 import { today, useApp, useDo } from '../store';
 import { announce } from '../store/jobs-slice';
 import { useCalendarKeyQuery, useRecheckPagesInfiniteQuery } from '../store/rechecks-api';
-import { visitProblem } from '../store/visits-api';
+import { serverProblem } from '../parts/server-problem';
 import { LookSheet } from './recheck/LookSheet';
 import { dueDayText, recheckAddress, recheckName } from './recheck/recheck-words';
 import { useDebounced } from '../parts/use-debounced';
@@ -145,7 +145,7 @@ export const RechecksScreen = () => {
         </p>
       )}
       {error && (
-        <Failed message={visitProblem(error)}>
+        <Failed message={serverProblem(error)}>
           <Button onClick={() => void refetch()}>Try again</Button>
         </Failed>
       )}

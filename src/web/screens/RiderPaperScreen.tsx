@@ -7,7 +7,7 @@ import { useKeys } from '../parts/keys';
 import { useUnits } from '../parts/quantity';
 import { WheelDial } from '../parts/WheelDial';
 import { useRiderPaperQuery } from '../store/paper-api';
-import { visitProblem } from '../store/visits-api';
+import { serverProblem } from '../parts/server-problem';
 
 const Part = ({ title, items }: { title: string; items: readonly string[] }) =>
   items.length === 0 ? null : (
@@ -84,7 +84,7 @@ export const RiderPaperScreen = () => {
   if (error && !paper)
     return (
       <Frame title="Rider sheet">
-        <Failed message={visitProblem(error)}>
+        <Failed message={serverProblem(error)}>
           <Link className="btn" to="/">
             Today
           </Link>

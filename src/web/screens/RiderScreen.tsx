@@ -4,7 +4,7 @@ import type { RiderKept } from '../../core/shop/riders';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useRiderQuery } from '../store/riders-api';
-import { visitProblem } from '../store/visits-api';
+import { serverProblem } from '../parts/server-problem';
 import { ForgetSheet } from './rider/ForgetSheet';
 
 const counted = (n: number, one: string): string => (n === 1 ? `1 ${one}` : `${n} ${one}s`);
@@ -58,7 +58,7 @@ export const RiderScreen = () => {
       }
     >
       {error && (
-        <Failed message={visitProblem(error)}>
+        <Failed message={serverProblem(error)}>
           <Button onClick={() => void refetch()}>Try again</Button>
         </Failed>
       )}

@@ -10,7 +10,7 @@ import { useUnits } from '../parts/quantity';
 import { useAddressTexts } from '../parts/use-address';
 import { today } from '../store';
 import { useKnowsQuery } from '../store/knows-api';
-import { visitProblem } from '../store/visits-api';
+import { serverProblem } from '../parts/server-problem';
 import type { BarRow } from './knows/BarsChart';
 
 const BarsChart = lazy(() => import('./knows/BarsChart'));
@@ -75,7 +75,7 @@ export const ShopStatsScreen = () => {
         <TextField label="To" type="date" value={to} onChange={(day) => ask({ to: day })} />
       </div>
       {error && (
-        <Failed message={visitProblem(error)}>
+        <Failed message={serverProblem(error)}>
           <Button onClick={() => void refetch()}>Try again</Button>
         </Failed>
       )}

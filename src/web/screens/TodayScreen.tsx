@@ -6,7 +6,8 @@ import { counted } from '../../core/base/units';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useKeys } from '../parts/keys';
-import { useOpenVisitsQuery, visitProblem } from '../store/visits-api';
+import { useOpenVisitsQuery } from '../store/visits-api';
+import { serverProblem } from '../parts/server-problem';
 import { BackupLine } from './today/BackupLine';
 import { GuessingLine } from './today/GuessingLine';
 import { OrderLine } from './today/OrderLine';
@@ -111,7 +112,7 @@ export const TodayScreen = () => {
       }
     >
       {error && (
-        <Failed message={visitProblem(error)}>
+        <Failed message={serverProblem(error)}>
           <Button onClick={() => void refetch()}>Try again</Button>
         </Failed>
       )}

@@ -8,7 +8,8 @@ import {
 } from '../../core/shop/visit';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
-import { useVisitQuery, visitProblem } from '../store/visits-api';
+import { useVisitQuery } from '../store/visits-api';
+import { serverProblem } from '../parts/server-problem';
 import { hoursFrom } from './today/TimeScale';
 import { useNow } from '../parts/use-now';
 import { VisitRow } from './today/VisitRow';
@@ -83,7 +84,7 @@ export const VisitScreen = () => {
   if (error && !data)
     return (
       <Frame title="Visit">
-        <Failed message={visitProblem(error)}>
+        <Failed message={serverProblem(error)}>
           <Button onClick={() => void refetch()}>Try again</Button>
           <Link className="btn" to="/">
             Today

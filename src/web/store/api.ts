@@ -58,6 +58,10 @@ export class ApiError extends Error implements InputProblem {
   get expected() {
     return this.problem.expected;
   }
+
+  get inUnits() {
+    return this.problem.inUnits;
+  }
 }
 
 /** What someone signs in by. */

@@ -40,6 +40,11 @@ const server = () => {
     if (there.every(Boolean)) return answer(201, { entries: there, seq: log.length });
     if (entries.some((e) => e.kind === 'note' && e.data.text === 'bad'))
       return answer(422, error('entries[0].data.text', 'The text does not fit.'));
+    if (entries.some((e) => e.kind === 'note' && e.data.text === 'too high')) {
+      const limit = [{ value: 275.79, unit: 'kPa' }];
+      const inUnits = { message: '{0} is the limit.', expected: 'Enter less', quantities: limit };
+      return answer(422, { error: { ...error('data', '276 kPa is the limit.').error, inUnits } });
+    }
     if (refusal !== null) return answer(refusal, error(refusedField, `Refused with ${refusal}.`));
     if (expectedSeq !== log.length)
       return answer(409, {
@@ -572,6 +577,21 @@ test('an entry that does not fit is said and not kept', async () => {
     tone: 'stop',
     text: 'Not saved. The text does not fit. Something else.',
   });
+});
+
+test('a refusal is told in the units of this device, at once and when it comes later', async () => {
+  const { store, note, outbox, said, setDown, sendNow } = await setUp();
+  const { unitChosen } = await import('./prefs-slice');
+  store.dispatch(unitChosen({ pressure: 'bar' }));
+  await expect(note('too high')).resolves.toBe('refused');
+  expect(said()).toMatchObject({ text: 'Not saved. 2.76 bar is the limit. Enter less.' });
+  setDown(true);
+  await note('too high');
+  setDown(false);
+  await sendNow();
+  expect(outbox()).toMatchObject([
+    { status: 'refused', why: '2.76 bar is the limit. Enter less.' },
+  ]);
 });
 
 test('what was told to be kept and is judged later waits for a word; what follows it goes on', async () => {

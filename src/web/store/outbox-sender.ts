@@ -5,6 +5,7 @@ import { api, ApiError } from './api';
 import { announce, arrived, changed, gone, jobRead, logGrew, outboxRead } from './jobs-slice';
 import { changeKept, keptParcel, keptParcels, letGo, pictureOf } from './outbox-store';
 import { goesByItself, type PendingEntries } from './pending-entries';
+import { selectUnits } from './shop-selectors';
 
 /**
  * How a write stands: the server has it; it is kept and goes by itself; somebody has to look; it
@@ -189,9 +190,17 @@ const deliver =
       }
       // What the fitter still has before him is said; what he was told is kept waits for his word.
       if (knows()?.status === 'sending') {
-        dispatch(announce({ text: `Not saved. ${refusalText(error)}`, tone: 'stop' }));
+        dispatch(
+          announce({
+            text: `Not saved. ${refusalText(error, selectUnits(getState()))}`,
+            tone: 'stop',
+          }),
+        );
         await dispatch(drop(id));
-      } else await dispatch(change(id, { status: 'refused', why: refusalText(error) }));
+      } else
+        await dispatch(
+          change(id, { status: 'refused', why: refusalText(error, selectUnits(getState())) }),
+        );
       settle(id, 'refused');
       return true;
     }

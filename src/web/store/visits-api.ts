@@ -1,5 +1,5 @@
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
-import { refusalText, type InputProblem } from '../../core/base/errors';
+import type { InputProblem } from '../../core/base/errors';
 import { withConfirm } from './confirm';
 import { recall, remember } from './offline-cache';
 import { reportAuthRejected } from './auth-rejected';
@@ -89,10 +89,3 @@ export const {
   useOpenVisitMutation,
   useWriteVisitMutation,
 } = visitsApi;
-
-/** The server's refusal as a sentence, or the word that it does not answer. */
-export const visitProblem = (error: unknown): string => {
-  const { data } = error as FetchBaseQueryError;
-  const problem = (data as { error?: InputProblem } | undefined)?.error;
-  return problem ? refusalText(problem) : 'Can’t reach the shop server. Nothing was saved.';
-};

@@ -4,7 +4,7 @@ import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/fields';
 import { useApp } from '../../store';
 import { useSetWayInMutation, useAddPersonMutation } from '../../store/auth-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 import { SecretField } from '../../parts/SecretField';
 import { useSignIn } from './use-sign-in';
 
@@ -26,7 +26,7 @@ export const FirstOwner = () => {
       await setWayIn({ name: owner, role: 'owner', secret }).unwrap();
       await come({ who: owner, secret });
     } catch (error) {
-      setProblem(visitProblem(error));
+      setProblem(serverProblem(error));
     }
   };
   return (

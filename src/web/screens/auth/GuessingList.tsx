@@ -10,7 +10,7 @@ import {
   useClearGuessingMutation,
   useGuessingQuery,
 } from '../../store/auth-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 
 const ASK_MS = 30_000;
 
@@ -30,7 +30,7 @@ export const GuessingList = () => {
   const act = (done: Promise<unknown>) =>
     void done
       .then(() => setProblem(null))
-      .catch((error: unknown) => setProblem(visitProblem(error)));
+      .catch((error: unknown) => setProblem(serverProblem(error)));
   if (data.length === 0) return null;
   const row = ({ id, who, from, wrong, lastAt, isKnown, isBlocked }: Guessing) => (
     <li key={id} className="flex flex-wrap items-center gap-3 border-b border-stone3 py-2">

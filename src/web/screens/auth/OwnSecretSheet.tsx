@@ -5,7 +5,7 @@ import { Sheet } from '../../parts/Sheet';
 import { useApp } from '../../store';
 import { PasskeyList } from './PasskeyList';
 import { useSetOwnSecretMutation } from '../../store/auth-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 import { SecretField } from '../../parts/SecretField';
 
 /** Another PIN or passphrase for who is signed in. */
@@ -21,7 +21,7 @@ export const OwnSecretSheet = ({ who, onClose }: { who: string; onClose: () => v
       await set({ old, secret }).unwrap();
       onClose();
     } catch (error) {
-      setProblem(visitProblem(error));
+      setProblem(serverProblem(error));
     }
   };
   return (

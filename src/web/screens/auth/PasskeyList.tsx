@@ -4,7 +4,7 @@ import { TextField } from '../../parts/fields';
 import { momentText } from '../../parts/moment-text';
 import { useNow } from '../../parts/use-now';
 import { usePasskeysQuery, useRemovePasskeyMutation } from '../../store/auth-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 import { addPasskey, canUsePasskey, passkeyProblem } from './passkey';
 
 /** An owner's passkeys: added in this browser, removed from any. */
@@ -45,7 +45,7 @@ export const PasskeyList = () => {
               onClick={() =>
                 void remove(key.id)
                   .unwrap()
-                  .catch((error: unknown) => setProblem(visitProblem(error)))
+                  .catch((error: unknown) => setProblem(serverProblem(error)))
               }
             >
               Remove

@@ -5,7 +5,7 @@ import { Button } from '../../parts/Button';
 import { Failed, Waiting } from '../../parts/Frame';
 import { initials } from '../../parts/initials';
 import { usePeopleQuery } from '../../store/auth-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 import { RoleSheet } from './RoleSheet';
 
 /** Everybody of the shop, what they are, and whether they can come in. */
@@ -14,7 +14,7 @@ export const PeopleList = () => {
   const [open, setOpen] = useState<Person | null>(null);
   if (error && !data)
     return (
-      <Failed message={visitProblem(error)}>
+      <Failed message={serverProblem(error)}>
         <Button onClick={() => void refetch()}>Try again</Button>
       </Failed>
     );

@@ -12,7 +12,7 @@ import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
 import { Sheet } from '../../parts/Sheet';
 import { useSetWayInMutation } from '../../store/auth-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 import { SecretField } from '../../parts/SecretField';
 
 /** What a person is, and how they come in. */
@@ -26,7 +26,7 @@ export const RoleSheet = ({ person, onClose }: { person: Person; onClose: () => 
       await set({ name: person.name, role, ...to }).unwrap();
       onClose();
     } catch (error) {
-      setProblem(visitProblem(error));
+      setProblem(serverProblem(error));
     }
   };
   return (

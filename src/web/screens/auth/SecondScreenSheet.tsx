@@ -6,7 +6,7 @@ import { Failed, Waiting } from '../../parts/Frame';
 import { Sheet } from '../../parts/Sheet';
 import { useNow } from '../../parts/use-now';
 import { useMakeCodeMutation, type SignInCode } from '../../store/auth-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 
 const TICK_MS = 1000;
 
@@ -79,7 +79,7 @@ export const SecondScreenSheet = ({ onClose }: { onClose: () => void }) => {
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
       <Sheet title="Add a device" closes="Done" widthPx={420}>
         {error && (
-          <Failed message={visitProblem(error)}>
+          <Failed message={serverProblem(error)}>
             <Button onClick={() => void make()}>Try again</Button>
           </Failed>
         )}

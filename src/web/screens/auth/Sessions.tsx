@@ -5,7 +5,7 @@ import { Failed, Waiting } from '../../parts/Frame';
 import { momentText } from '../../parts/moment-text';
 import { useNow } from '../../parts/use-now';
 import { useEndSessionMutation, useSessionsQuery } from '../../store/auth-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 
 const ASK_MS = 15_000;
 
@@ -51,7 +51,7 @@ export const Sessions = () => {
   const [problem, setProblem] = useState<string | null>(null);
   if (error && !data)
     return (
-      <Failed message={visitProblem(error)}>
+      <Failed message={serverProblem(error)}>
         <Button onClick={() => void refetch()}>Try again</Button>
       </Failed>
     );
@@ -73,7 +73,7 @@ export const Sessions = () => {
               void end(session.id)
                 .unwrap()
                 .then(() => setProblem(null))
-                .catch((failed: unknown) => setProblem(visitProblem(failed)))
+                .catch((failed: unknown) => setProblem(serverProblem(failed)))
             }
           />
         ))}

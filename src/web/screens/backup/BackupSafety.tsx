@@ -12,7 +12,7 @@ import {
   useSetSecondFolderMutation,
   useTestBackupMutation,
 } from '../../store/backups-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 
 const Part = ({ title, children }: { title: string; children: ReactNode }) => (
   <section className="border-t border-stone3 py-4" aria-label={title}>
@@ -30,7 +30,7 @@ const useSending = () => {
       setProblem(null);
       return true;
     } catch (error) {
-      setProblem(visitProblem(error));
+      setProblem(serverProblem(error));
       return false;
     }
   };

@@ -3,7 +3,7 @@ import type { Brought } from '../../../core/reports/exchange';
 import { Button } from '../../parts/Button';
 import { FileButton } from '../../parts/FileButton';
 import { useBringFileMutation } from '../../store/exchange-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 import { TakeInSheet } from './TakeInSheet';
 
 /** A file that is on its way in; it can be given up. */
@@ -19,7 +19,7 @@ const useBringing = () => {
     try {
       setBrought(await going.unwrap());
     } catch (failed) {
-      if ((failed as { name?: string }).name !== 'AbortError') setProblem(visitProblem(failed));
+      if ((failed as { name?: string }).name !== 'AbortError') setProblem(serverProblem(failed));
     }
   };
   return {

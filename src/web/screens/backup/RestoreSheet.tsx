@@ -6,7 +6,7 @@ import { Failed, Waiting } from '../../parts/Frame';
 import { momentText } from '../../parts/moment-text';
 import { Sheet } from '../../parts/Sheet';
 import { useLookIntoQuery, useRestoreBackupMutation } from '../../store/backups-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 import { KeptShop } from './KeptShop';
 
 const Against = ({ look, nowMs }: { look: LookedInto; nowMs: number }) => {
@@ -76,7 +76,7 @@ export const RestoreSheet = ({
       const done = await restore(backup.name).unwrap();
       setKept(done.kept ?? '');
     } catch (failed) {
-      setProblem(visitProblem(failed));
+      setProblem(serverProblem(failed));
     }
   };
   // Everything that this browser has read is of the shop before.
@@ -86,7 +86,7 @@ export const RestoreSheet = ({
       <Sheet title="Restore this backup" closes="Close without restoring">
         <p className="mb-3 text-[16px] text-ink2 [overflow-wrap:anywhere]">{backup.name}</p>
         {error && (
-          <Failed message={visitProblem(error)}>
+          <Failed message={serverProblem(error)}>
             <Button onClick={() => void refetch()}>Check again</Button>
           </Failed>
         )}

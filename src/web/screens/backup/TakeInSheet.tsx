@@ -10,7 +10,7 @@ import { Button } from '../../parts/Button';
 import { Sheet } from '../../parts/Sheet';
 import { KeptShop } from './KeptShop';
 import { useLeaveFileMutation, useTakeFileInMutation } from '../../store/exchange-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 
 const Plan = ({ plan }: { plan: ExchangePlan }) => (
   <table className="w-full text-[17px]">
@@ -79,7 +79,7 @@ export const TakeInSheet = ({
     try {
       setKept((await takeIn(id).unwrap()).kept ?? '');
     } catch (failed) {
-      setProblem(visitProblem(failed));
+      setProblem(serverProblem(failed));
     }
   };
   const leave = () => {

@@ -3,7 +3,8 @@ import { useState } from 'react';
 import type { FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { VisitEntryBody, VisitEntryData, VisitSummary } from '../../../core/shop/visit';
 import { useApp } from '../../store';
-import { useOpenVisitsQuery, useWriteVisitMutation, visitProblem } from '../../store/visits-api';
+import { useOpenVisitsQuery, useWriteVisitMutation } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 import type { Moved } from './Lanes';
 import type { Bar } from './plan-rows';
 
@@ -53,7 +54,7 @@ export const useMove = (onWritten: () => void): Moves => {
       onWritten();
       return id;
     } catch (error) {
-      setProblem(visitProblem(error));
+      setProblem(serverProblem(error));
       return null;
     }
   };

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { isSmallDay } from '../../../core/shop/day';
 import { useLazyDayPlanQuery, type PlanAnswer } from '../../store/day-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 
 const TICKING_MS = 250;
 
@@ -45,7 +45,7 @@ export const usePlan = (people: readonly string[]): PlanNow => {
       } catch (error) {
         if (running.current !== request) return null;
         const isStopped = (error as { name?: string }).name === 'AbortError';
-        setProblem(isStopped ? 'Planning stopped.' : visitProblem(error));
+        setProblem(isStopped ? 'Planning stopped.' : serverProblem(error));
         setPlanning(null);
         return null;
       }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Failed } from '../../parts/Frame';
 import { useShowPracticeMutation } from '../../store/practice-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 
 /** One’s own word that the shop may see how one gets on; it can be taken back. */
 export const ShowMine = ({ who, isShown }: { who: string; isShown: boolean }) => {
@@ -23,7 +23,7 @@ export const ShowMine = ({ who, isShown }: { who: string; isShown: boolean }) =>
         />
         Share my results
       </label>
-      {error && <Failed message={visitProblem(error)} />}
+      {error && <Failed message={serverProblem(error)} />}
     </>
   );
 };

@@ -13,7 +13,7 @@ import { today, useApp, useDo } from '../../store';
 import { announce } from '../../store/jobs-slice';
 import { useLookedAgainMutation, useRecheckQuery } from '../../store/rechecks-api';
 import { shopChanged } from '../../store/records-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 import { recheckName } from './recheck-words';
 
 interface Reading {
@@ -109,7 +109,7 @@ const Form = ({ row, onDone }: { row: RecheckRow; onDone: () => void }) => {
       dispatch(announce({ text: `Recheck saved: ${row.what}.`, tone: 'good' }));
       onDone();
     } catch (error) {
-      setProblem(visitProblem(error));
+      setProblem(serverProblem(error));
     }
   };
   return (
@@ -185,7 +185,7 @@ const Inside = ({ id, onDone }: { id: string; onDone: () => void }) => {
   const { data: row, error } = useRecheckQuery(id, { refetchOnMountOrArgChange: true });
   return (
     <Sheet title={row?.what ?? LOOK_WORDS.anything} closes="Close without a reading">
-      {error && <p role="alert">{visitProblem(error)}</p>}
+      {error && <p role="alert">{serverProblem(error)}</p>}
       {row &&
         (row.closed || row.passedBy !== null ? (
           <Over row={row} />

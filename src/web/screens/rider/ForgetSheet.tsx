@@ -7,7 +7,7 @@ import { Sheet } from '../../parts/Sheet';
 import { useApp, useDo } from '../../store';
 import { forgottenHere } from '../../store/auth-slice';
 import { useForgetRiderMutation } from '../../store/riders-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 
 const Done = ({ done: { records, entries, stillIn } }: { done: Forgotten }) => (
   <>
@@ -57,7 +57,7 @@ export const ForgetSheet = ({ name, onClose }: { name: string; onClose: () => vo
       }).unwrap();
       dispatch(forgottenHere(at));
     } catch (failed) {
-      setProblem(visitProblem(failed));
+      setProblem(serverProblem(failed));
     }
   };
   return (

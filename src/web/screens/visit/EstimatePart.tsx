@@ -5,7 +5,7 @@ import { Button } from '../../parts/Button';
 import { Reasons } from '../../parts/Reasons';
 import { BasisTag } from '../../parts/working';
 import { useEstimateQuery } from '../../store/parts-api';
-import { visitProblem } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 import { useWriteVisit } from './VisitForms';
 
 /**
@@ -16,7 +16,7 @@ export const EstimatePart = ({ visit }: { visit: VisitSummary }) => {
   const { data, error } = useEstimateQuery(visit.id, { refetchOnMountOrArgChange: true });
   const write = useWriteVisit(visit);
   const [problem, setProblem] = useState<string | null>(null);
-  if (error) return <p className="mb-4 text-stop">{visitProblem(error)}</p>;
+  if (error) return <p className="mb-4 text-stop">{serverProblem(error)}</p>;
   if (!data) return null;
   const { currency, partsMinor, labourMinor, feeMinor, taxMinor, totalMinor, highMinor, reasons } =
     data.result;

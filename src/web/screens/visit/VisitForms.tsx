@@ -7,7 +7,8 @@ import { ApprovalPin } from '../../parts/ApprovalPin';
 import { TextField } from '../../parts/fields';
 import { useApproval } from '../../parts/use-approval';
 import { selectCurrency, today, useApp } from '../../store';
-import { useWriteVisitMutation, visitProblem } from '../../store/visits-api';
+import { useWriteVisitMutation } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 import { dueFrom } from './due-from';
 
 type Writing = Pick<VisitEntryBody, 'kind' | 'data'>;
@@ -22,7 +23,7 @@ export const useWriteVisit = (visit: VisitSummary) => {
       await send({ id: visit.id, expectedSeq: visit.lastSeq, entries }).unwrap();
       return null;
     } catch (error) {
-      return visitProblem(error);
+      return serverProblem(error);
     }
   };
 };

@@ -8,7 +8,8 @@ import { TextField } from '../../parts/fields';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
 import { today, useApp } from '../../store';
-import { useOpenVisitMutation, visitProblem } from '../../store/visits-api';
+import { useOpenVisitMutation } from '../../store/visits-api';
+import { serverProblem } from '../../parts/server-problem';
 import { dueFrom } from './due-from';
 
 /**
@@ -50,7 +51,7 @@ const Form = ({ machine, wheels }: { machine: Machine; wheels: readonly Wheel[] 
       }).unwrap();
       await navigate(`/jobs/${visit.wheels[0]!.jobId}/intake`);
     } catch (error) {
-      setProblem(visitProblem(error));
+      setProblem(serverProblem(error));
     }
   };
   return (
