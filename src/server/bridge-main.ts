@@ -36,7 +36,7 @@ const main = async (): Promise<void> => {
   const [from] = positionals;
   if (values.help || from === undefined || positionals.length > 1) return fail(USAGE);
   if (!URL.canParse(values.to))
-    return fail(`--to is "${values.to}"; right would be an address such as http://127.0.0.1:4180.`);
+    return fail(`--to is "${values.to}"; use an address such as http://127.0.0.1:4180.`);
   const input = from === '-' ? process.stdin : createReadStream(from);
   input.once('error', (error: Error) => fail(`${from} cannot be read: ${error.message}`));
   const { taken, refused, lost } = await bridge(input, {

@@ -14,14 +14,14 @@ const PROBLEMS: readonly {
   {
     codes: ['SQLITE_FULL', 'ENOSPC', 'EDQUOT'],
     status: 507,
-    message: 'The disk of the shop’s machine is full.',
+    message: 'The shop computer’s disk is full.',
     expected: 'Free some disk space, then try again',
   },
   {
     codes: ['SQLITE_READONLY', 'SQLITE_CANTOPEN', 'EROFS', 'EACCES', 'EPERM'],
     status: 503,
     message: 'The shop’s files are read-only.',
-    expected: 'Let the server’s account write to the shop’s files',
+    expected: 'Give the server’s account write access to the shop’s files',
   },
   {
     codes: ['SQLITE_BUSY', 'SQLITE_LOCKED'],
@@ -52,5 +52,5 @@ export const diskProblem = (error: unknown): DiskProblem | null => {
   );
   if (!found) return null;
   const { status, message, expected } = found;
-  return { status, field: 'disk', message: `${message} Nothing was written.`, expected };
+  return { status, field: 'disk', message: `${message} Nothing was saved.`, expected };
 };

@@ -100,11 +100,7 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
     res
       .status(409)
       .json({
-        ...problem(
-          'version',
-          error.message,
-          `Send the version that stands, ${error.record.version}`,
-        ),
+        ...problem('version', error.message, `Send the current version, ${error.record.version}`),
         record: error.record,
       });
   } else if (error instanceof DatabaseGone) {
@@ -118,7 +114,7 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
         problem(
           error.field,
           error.message,
-          'Use an id of your own, or send the same as the first time',
+          'Use a new ID, or send the same content as the first time',
         ),
       );
   } else if (error instanceof AskerGone) {
@@ -129,7 +125,7 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
       .set('Retry-After', '2')
       .json(problem('server', error.message, 'Try again in a moment'));
   } else if (error instanceof NotFound) {
-    res.status(404).json(problem('path', error.message, 'Use an address that exists'));
+    res.status(404).json(problem('path', error.message, 'Use an address from the API document'));
   } else if (typeof error?.status === 'number' && error.status < 500) {
     res
       .status(error.status)
@@ -152,7 +148,7 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
         problem(
           'server',
           'Something went wrong on the server. Nothing was saved.',
-          'Try again; if it stays, look at the server log',
+          'Try again. If it keeps failing, see the server log',
         ),
       );
   }

@@ -40,7 +40,7 @@ const start = async (): Promise<void> => {
   const weak =
     passphrase &&
     (weakness(passphrase) ??
-      ((await isTriedFirst(passphrase, [])) ? 'It’s too easy to guess.' : null));
+      ((await isTriedFirst(passphrase, [])) ? 'This is too easy to guess.' : null));
   if (weak)
     fail(
       `RIMSTONE_PASSPHRASE can be guessed. ${weak} Make up a sentence of ${MIN_LETTERS} characters or more.`,
@@ -64,7 +64,7 @@ const start = async (): Promise<void> => {
   if ((!isLoopback(host) || proxy !== null) && !passphrase && !shop.isSignInOn()) {
     shop.close();
     fail(
-      `${proxy === null ? `HOST ${host}` : 'What stands behind a proxy'} can be reached from other machines and sign-in is off. ` +
+      `${proxy === null ? `HOST ${host}` : 'A shop behind a proxy'} can be reached from other machines and sign-in is off. ` +
         'Start it on this machine alone and set up an owner on the People screen, or set RIMSTONE_PASSPHRASE.',
     );
   }
@@ -98,7 +98,7 @@ const start = async (): Promise<void> => {
     if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND')
       fail(`HOST ${host} is not an address of this machine.`);
     if (error.code === 'EACCES')
-      fail(`Port ${port} may not be used by this account. Set PORT to one above 1024.`);
+      fail(`Port ${port} is not allowed for this account. Set PORT to one above 1024.`);
     fail(`The server cannot start: ${error.message}`);
   });
   server.listen(port, host, () => {

@@ -59,7 +59,7 @@ const main = async (): Promise<void> => {
   makeForOwnerOnly();
   const from = process.argv[2];
   if (!from || from.startsWith('--'))
-    throw new Error('Say which backup: npm run restore -- FILE.zip');
+    throw new Error('Name the backup: npm run restore -- FILE.zip');
   const file = shopFile();
   const folder = `${file}.restoring-${randomUUID()}`;
   const { manifest, holds } = await unpackBackup(resolve(from), folder, {

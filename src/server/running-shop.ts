@@ -44,9 +44,9 @@ const LOCK_EVERY_MS = 15_000;
 
 /** What the shop is doing with its own file, and what it says to whoever asks meanwhile. */
 const BUSY = {
-  restoring: 'A backup is being restored. Nothing was written.',
-  'taking in': 'A file is being taken in. Nothing was written.',
-  forgetting: 'A rider is being forgotten. Nothing was written.',
+  restoring: 'A backup is being restored. Nothing was saved.',
+  'taking in': 'A file is being imported. Nothing was saved.',
+  forgetting: 'A rider’s name is being erased. Nothing was saved.',
 };
 type Busy = keyof typeof BUSY;
 
@@ -286,7 +286,7 @@ export const runningShop = (
     const isRead = READS.includes(req.method);
     const busy = swapping ?? (isRead ? null : remaking);
     if (busy !== null) return refuse(res, BUSY[busy]);
-    if (!mayCome(req, res)) return refuse(res, 'Too much is on its way from your address at once.');
+    if (!mayCome(req, res)) return refuse(res, 'Too many requests at once from your address.');
     answering++;
     res.once('close', () => answering--);
     current.app(req, res);

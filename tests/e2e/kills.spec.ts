@@ -161,9 +161,7 @@ test('killed while it sends, a browser loses nothing, sends nothing twice and bl
     const second = await open();
     await second.page.goto(`${shop.url}/jobs/${jobId}/log`);
     await expect.poll(async () => (await logNow()).job.lastSeq).toBe(before + NOTES);
-    await expect(
-      second.page.getByRole('button', { name: /\d+ (unsent|to review)$/ }),
-    ).toBeHidden();
+    await expect(second.page.getByRole('button', { name: /\d+ (unsent|to review)$/ })).toBeHidden();
     await expect(second.page.getByRole('alert', { name: 'Not sent yet' })).toBeHidden();
     const { entries } = await logNow();
     expect(entries.slice(before).map((e) => e.id)).toEqual(ids);

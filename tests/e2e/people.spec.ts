@@ -94,7 +94,7 @@ test('a second tablet comes in by a code, and is signed out from the first scree
   expect(other.url()).toBe(`${shop.url}/`);
   // It was for one.
   const third = await tablet(browser, link);
-  await expect(third.getByText('The code was used already, or is too old.')).toBeVisible();
+  await expect(third.getByText('The code is used or expired.')).toBeVisible();
   await third.context().close();
 
   await page.getByRole('button', { name: 'Done' }).click();

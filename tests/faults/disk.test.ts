@@ -39,7 +39,7 @@ test('a disk that is full at any write loses nothing that was confirmed, and say
   expect(refused).toBeGreaterThan(3);
   expect(confirmed.filter((id) => !there.has(id))).toEqual([]);
   expect(entries.map((e) => e.seq)).toEqual(entries.map((_, i) => i + 1));
-  expect([...words]).toEqual(['The disk of the shop’s machine is full. Nothing was written.']);
+  expect([...words]).toEqual(['The shop computer’s disk is full. Nothing was saved.']);
   expect(db.pragma('integrity_check', { simple: true })).toBe('ok');
   const { lastSeq } = (await job('demo-job-22')).body.job;
   await ask

@@ -66,7 +66,7 @@ describe('the passphrase', () => {
       }
       for (let i = 0; i < MAX_WRONG; i++) await guess(`guess ${i}`).expect(401);
       const { body } = await guess('another guess').expect(429);
-      expect(body.error.expected).toBe(`to try again once ${WAIT_MINUTES} minutes are over`);
+      expect(body.error.expected).toBe(`Try again in ${WAIT_MINUTES} minutes`);
       await guess(PASSPHRASE).expect(429);
       jest.setSystemTime(Date.now() + (WAIT_MINUTES * 60 - 5) * 1000);
       await guess(PASSPHRASE).expect(429);

@@ -320,7 +320,9 @@ describe('the shop’s own folder of backups', () => {
       field: 'backup',
       expected: /at most \d+ MB/,
     });
-    await expect(bringInto(2 * file.length + 2)).rejects.toThrow('does not fit on the disk');
+    await expect(bringInto(2 * file.length + 2)).rejects.toThrow(
+      'too large for the shop computer’s disk',
+    );
     let sent = 0;
     const endless = Readable.from(
       (function* () {
@@ -331,7 +333,7 @@ describe('the shop’s own folder of backups', () => {
       })(),
     );
     await expect(storeOf(db, () => Promise.resolve(20_000_000)).bringIn(endless)).rejects.toThrow(
-      'does not fit',
+      'too large for the shop computer’s disk',
     );
     expect(sent).toBeLessThan(30_000_000);
     expect(readdirSync(at('backups'))).toEqual([made.name]);

@@ -114,9 +114,9 @@ describe('the hub', () => {
     const { standIn } = puppet();
     const hub = deviceHub([standIn]);
     hub.post(said(0, { device: 'real' }));
-    expect(() => hub.hold('real', {})).toThrow('real one');
-    expect(() => hub.fail('real', 'noise')).toThrow('real one');
-    expect(() => hub.forget('real')).toThrow('still here');
+    expect(() => hub.hold('real', {})).toThrow('real instrument');
+    expect(() => hub.fail('real', 'noise')).toThrow('real instrument');
+    expect(() => hub.forget('real')).toThrow('still connected');
     expect(hub.post(said(1)).refused[0]!.message).toContain('simulated');
     const many = hub.post(
       Array.from({ length: 80 }, (_, i) => said(0, { device: `d${i}` })).join('\n'),

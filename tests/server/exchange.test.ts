@@ -161,9 +161,9 @@ describe('a shop as a file', () => {
     [
       'nothing in it',
       () => '{"line":"person","name":"A","role":"owner","pace":"by station"}',
-      /does not begin/,
+      /does not start/,
     ],
-    ['two first lines', () => `${lines[0]}\n${lines[0]}`, /two first lines/],
+    ['two first lines', () => `${lines[0]}\n${lines[0]}`, /two header lines/],
     [
       'an order of its own',
       () => `${lines[0]}\n${lines[at3]}\n${lines[1]}`,
@@ -172,7 +172,7 @@ describe('a shop as a file', () => {
     [
       'a log opened twice',
       () => withJob((j) => void j.entries.push({ ...j.entries[0]!, id: 'x' })),
-      /opened twice/,
+      /two opening entries/,
     ],
     [
       'a log without rules',
@@ -217,7 +217,7 @@ describe('a shop as a file', () => {
           (j) =>
             void (j.entries.at(-1)!.id = (JSON.parse(lines[at3 - 1]!) as Job).entries.at(-1)!.id),
         ),
-      /stands in another log/,
+      /is in another log/,
     ],
     ['a number too large', () => withJob((j) => void (j.number = 1e12)), /too large/],
     [
@@ -236,9 +236,11 @@ describe('a shop as a file', () => {
     const other = openDb(':memory:');
     into(other, file);
     const more = (j: Job) => void j.entries.push({ ...j.entries.at(-1)!, id: 'more' });
-    expect(problemOf(() => into(other, withJob(more))).message).toMatch(/gone on in the file/);
+    expect(problemOf(() => into(other, withJob(more))).message).toMatch(/file’s copy is newer/);
     const changed = (j: Job) => void (j.entries.at(-1)!.who = 'Somebody');
-    expect(problemOf(() => into(other, withJob(changed))).message).toMatch(/here with another log/);
+    expect(problemOf(() => into(other, withJob(changed))).message).toMatch(
+      /here with a different log/,
+    );
     // A file of yesterday is no trouble: here it went on.
     expect(
       into(

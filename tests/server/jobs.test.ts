@@ -188,7 +188,7 @@ describe('appending to a log', () => {
       .post(url)
       .send({ expectedSeq: seq, entries: [one, one] })
       .expect(422);
-    expect(twice.body.error.message).toBe('Two entries have the same id.');
+    expect(twice.body.error.message).toBe('Two entries have the same ID.');
     const rules = { ...note('x'), kind: 'rules', data: { values: { 'seat.try-kpa': 1 } } };
     await ask
       .post(url)

@@ -106,7 +106,7 @@ test('the last tube is not counted on twice: the second waits for it, is ordered
   expect([await countNow(), await missing(waits)]).toEqual([2, []]);
   expect(await list()).toMatchObject({ short: [], ordered: [] });
   const off = await ask.post(`/api/orders/${id}/called-off`).send({ who: 'Juna Birk' });
-  expect([off.status, off.body.error.message]).toEqual([422, 'This order came already.']);
+  expect([off.status, off.body.error.message]).toEqual([422, 'This order was already received.']);
 });
 
 test('a handed-over job wants nothing more; its undo wants it again', async () => {

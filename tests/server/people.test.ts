@@ -42,7 +42,7 @@ describe('a secret', () => {
         .send({ role: 'fitter', secret })
         .then((r) => r);
     const { status, body } = await wayIn('271828');
-    expect([status, body.error.message]).toEqual([422, 'It’s too easy to guess.']);
+    expect([status, body.error.message]).toEqual([422, 'This is too easy to guess.']);
     expect((await wayIn('604938')).status).toBe(200);
     const own = await owner
       .put('/api/session/secret')
@@ -129,7 +129,7 @@ describe('signing in', () => {
     expect(body.me).toEqual({ who: 'Juna Birk', role: 'owner', isLocked: false });
     const alone = { role: 'fitter', secret: '730418' };
     const last = await juna.put('/api/people/Juna%20Birk/way-in').send(alone).expect(422);
-    expect(last.body.error.message).toBe('No owner would be left who can sign in.');
+    expect(last.body.error.message).toBe('This would leave no owner who can sign in.');
     await juna
       .put('/api/people/Juna%20Birk/way-in')
       .send({ role: 'owner', secret: null })

@@ -83,7 +83,7 @@ describe('what a hand-over asks for', () => {
     const done = (await ask.get('/api/rechecks?state=done&limit=5')).body.rechecks;
     expect(done[0].id).toBe(pressure.id);
     const twice = await close(pressure.id, looked(read)).expect(422);
-    expect(twice.body.error.message).toBe('Juna Birk has looked at this already.');
+    expect(twice.body.error.message).toBe('Juna Birk already closed this recheck.');
   });
 
   test('an undone look stands open again, and no part moved on the shelf meanwhile', async () => {
@@ -129,7 +129,7 @@ describe('what a hand-over asks for', () => {
     );
     expect([refused.status, refused.body.error.message]).toEqual([
       422,
-      `It came in again with job ${number}.`,
+      `The wheel came back with job ${number}.`,
     ]);
     const { job } = (await ask.get('/api/jobs/b')).body;
     await ask

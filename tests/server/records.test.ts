@@ -88,7 +88,7 @@ describe.each(RECORD_KINDS)('%s', (kind) => {
       .send({ ...whole, note: 'too late' })
       .expect(409);
     expect(body).toMatchObject({
-      error: { field: 'version', expected: 'Send the version that stands, 3' },
+      error: { field: 'version', expected: 'Send the current version, 3' },
       record: { note: 'looked at' },
     });
   });
@@ -269,7 +269,7 @@ describe('a wheel’s record', () => {
       .expect(200);
     expect((inches.body as Buffer).toString('utf8')).toContain('11.85 in over all');
     const none = await ask.get('/api/wheels/w-vellan-r/section.svg').expect(404);
-    expect(none.body.error.message).toMatch(/width over all/);
+    expect(none.body.error.message).toMatch(/overall width/);
     await ask.get('/api/wheels/nobody/section.svg').expect(404);
     await ask.get('/api/wheels/w-quill-lr/section.svg?length=ells').expect(422);
   });

@@ -196,7 +196,7 @@ describe('a rider of a running shop', () => {
     const refused = await inMemory
       .post('/api/riders/forget')
       .send({ name: RIDER, also: [], who: 'Juna Birk' });
-    expect(refused.body.error.message).toMatch(/not kept in a file/);
+    expect(refused.body.error.message).toMatch(/no database file/);
   });
 });
 

@@ -60,7 +60,7 @@ describe('guessing', () => {
       for (let i = 0; i < FREE_TRIES; i++)
         expect((await guess(PEOPLE.fitter.who)).status).toBe(401);
       const waits = await guess(PEOPLE.fitter.who).expect(429);
-      expect(waits.body.error.expected).toMatch(/^another try in 1 minute/);
+      expect(waits.body.error.expected).toMatch(/^Try again in 1 minute/);
       expect((await guess(PEOPLE.learner.who)).status).toBe(401);
       move(1.1);
       await osk.post('/api/session').send(PEOPLE.fitter).expect(201);

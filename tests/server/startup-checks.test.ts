@@ -175,13 +175,8 @@ describe('while it runs', () => {
   });
 
   test.each([
-    [
-      'a full disk',
-      'max_page_count',
-      507,
-      /disk of the shop’s machine is full\. Nothing was written/,
-    ],
-    ['files that can only be read', 'query_only', 503, /are read-only\. Nothing was written/],
+    ['a full disk', 'max_page_count', 507, /shop computer’s disk is full\. Nothing was saved/],
+    ['files that can only be read', 'query_only', 503, /are read-only\. Nothing was saved/],
   ])(
     '%s is named, nothing is half-written, and it goes on when there is room again',
     async (_what, pragma, status, says) => {
@@ -206,7 +201,7 @@ describe('while it runs', () => {
     other.exec('BEGIN IMMEDIATE');
     const { body } = await ask.post('/api/people').send({ name: 'Ama' }).expect(503);
     expect(body.error.message).toBe(
-      'Another program holds the shop’s database. Nothing was written.',
+      'Another program holds the shop’s database. Nothing was saved.',
     );
     other.exec('ROLLBACK');
     other.close();

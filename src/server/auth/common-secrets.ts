@@ -30,7 +30,7 @@ export const checkNotTriedFirst = async (secret: string, own: readonly string[])
   if (!(await isTriedFirst(secret, own))) return;
   throw new InputError(
     'secret',
-    'It’s too easy to guess.',
-    isDigits(secret) ? 'Choose other digits with no meaning' : 'Choose a few unrelated words',
+    'This is too easy to guess.',
+    isDigits(secret) ? 'Choose digits that mean nothing' : 'Choose a few unrelated words',
   );
 };

@@ -101,7 +101,7 @@ export const passkeyCeremonies = (store: PasskeyStore, shopName: () => string) =
       if (!result?.verified) throw refused();
       const { id, publicKey, counter, transports } = result.registrationInfo.credential;
       if (store.find(id))
-        throw new InputError('passkey', 'This passkey is here already.', 'Use another passkey');
+        throw new InputError('passkey', 'This passkey is already saved.', 'Use another passkey');
       store.add(
         {
           id,

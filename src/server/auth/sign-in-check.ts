@@ -57,7 +57,7 @@ export const signInCheck = ({ auth, tries, codes, changes, logger }: Needs) => {
     throw new MustWait(
       'secret',
       'Too many wrong tries.',
-      `another try in ${wait}, or on a device where ${name} has signed in before`,
+      `Try again in ${wait}, or use a device where ${name} has signed in before`,
     );
   };
   return {
@@ -95,8 +95,8 @@ export const signInCheck = ({ auth, tries, codes, changes, logger }: Needs) => {
       await ofAddress.wrong(req, res);
       throw new NotSignedIn(
         'code',
-        'The code was used already, or is too old.',
-        'Get a new one on the first device',
+        'The code is used or expired.',
+        'Get a new code on the first device',
       );
     },
   };

@@ -11,7 +11,7 @@ export const WAIT_MINUTES = 15;
 export const addressOf = (req: Request): string => ipKeyGenerator(req.ip ?? '');
 
 /** What one has to do who guessed too often. */
-export const WAIT_WORDS = `to try again once ${counted(WAIT_MINUTES, 'minute')} are over`;
+export const WAIT_WORDS = `Try again in ${counted(WAIT_MINUTES, 'minute')}`;
 
 /**
  * Counts wrong tries by a key (an address, a person). After so many the key waits, whatever it

@@ -12,7 +12,7 @@ export const freeBytes = async (folder: string): Promise<number> => {
 export const tooLarge = (roomBytes: number): InputError =>
   new InputError(
     'backup',
-    'The backup does not fit on the disk of the shop’s machine.',
+    'The backup is too large for the shop computer’s disk.',
     `Free some disk space: at most ${Math.floor(roomBytes / 1e6)} MB fit`,
   );
 

@@ -123,7 +123,7 @@ export const shopBackups = (
       settings.setTested({
         name: newest.name,
         at,
-        problem: isSame ? null : 'It does not hold what it says.',
+        problem: isSame ? null : 'Its contents do not match its list.',
       });
     } catch (error) {
       settings.setTested({ name: newest.name, at, problem: (error as Error).message });

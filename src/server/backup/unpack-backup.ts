@@ -28,11 +28,7 @@ import {
 const MAX_MANIFEST_BYTES = 200_000_000;
 
 const unfit = (message: string): InputError =>
-  new InputError(
-    'backup',
-    message,
-    'Choose a complete backup made by this version or an earlier one',
-  );
+  new InputError('backup', message, 'Choose a complete backup from this version or an earlier one');
 
 const small = async (zip: ZipFile, entry: ZipEntry | undefined, name: string): Promise<Buffer> => {
   const content = await smallFile(zip, entry, MAX_MANIFEST_BYTES);

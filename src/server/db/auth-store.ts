@@ -134,21 +134,21 @@ export const authStore = (db: Db, lockMinutes: () => number = () => Infinity) =>
           throw wereClosed
             ? new InputError(
                 'role',
-                'No owner would be left who can sign in.',
+                'This would leave no owner who can sign in.',
                 'Set up another owner first',
               )
             : new InputError(
                 'role',
-                'The first who can sign in opens the door for all others.',
+                'The first person who can sign in must be an owner.',
                 'Ask an owner',
               );
         // A new secret ends what was trusted by the old one.
         if (secret !== undefined) for (const drop of [dropDevices, dropPasskeys]) drop.run(who);
         endOf(who, butId);
-        const words = (p: Person) => `${p.role}${p.canSignIn ? '' : ', no way in'}`;
+        const words = (p: Person) => `${p.role}${p.canSignIn ? '' : ', can’t sign in'}`;
         const now = find(who);
         changes.note('people', who, who, {
-          role: [words(before), `${words(now)}${secret ? ', a new way in' : ''}`],
+          role: [words(before), `${words(now)}${secret ? ', new PIN or passphrase' : ''}`],
         });
         return now;
       },

@@ -95,8 +95,8 @@ export const closeRecheck = (
       throw new InputError(
         'id',
         row.closed
-          ? `${row.closed.by} has looked at this already.`
-          : `It came in again with job ${row.passedBy}.`,
+          ? `${row.closed.by} already closed this recheck.`
+          : `The wheel came back with job ${row.passedBy}.`,
         'Choose an open recheck',
       );
     let read: LookReadings[Look];

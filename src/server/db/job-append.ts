@@ -58,7 +58,7 @@ const checkBodies = (raw: readonly unknown[]): EntryBody[] => {
     }
   });
   if (new Set(bodies.map((b) => b.id)).size < bodies.length)
-    throw new InputError('entries', 'Two entries have the same id.', 'Give each its own ID');
+    throw new InputError('entries', 'Two entries have the same ID.', 'Give each its own ID');
   return bodies;
 };
 
@@ -95,8 +95,8 @@ export const jobAppend = (
       if (bodies.some((b) => definitionOf(b.kind).author === 'server'))
         throw new InputError(
           'entries',
-          'A job is opened once, with the shop’s rules.',
-          'Use any other kind of entry',
+          'A job can be opened only once.',
+          'Use another kind of entry',
         );
       checkTargets(before, bodies, hasPhoto);
 

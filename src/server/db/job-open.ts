@@ -47,11 +47,11 @@ export const jobOpen = (db: Db, { shop, rules, logs, rows, entries, summarize, v
     // A client that lost the answer sends again.
     if (existing?.machineId === input.machineId && existing.wheelId === input.wheelId)
       return existing;
-    if (existing) throw new InputError('id', 'A job of that id exists already.', 'Use a new ID');
+    if (existing) throw new InputError('id', 'A job with that ID already exists.', 'Use a new ID');
     const machine = shop.machine(input.machineId);
     const wheel = shop.wheel(input.wheelId);
     if (!machine)
-      throw new InputError('machineId', 'Machine not found.', 'Choose a machine of the shop');
+      throw new InputError('machineId', 'Machine not found.', 'Choose one of the shop’s machines');
     if (!wheel || wheel.machineId !== machine.id)
       throw new InputError(
         'wheelId',

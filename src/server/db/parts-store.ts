@@ -89,7 +89,7 @@ export const partsStore = (db: Db, records: RecordStore) => {
     // A client that lost the answer sends again.
     const known = statements.order.get(order.id);
     if (known?.what === order.what && known.count === order.count) return toOrder(known);
-    if (known) throw new InputError('id', 'An order of that id exists already.', 'Use a new ID');
+    if (known) throw new InputError('id', 'An order with that ID already exists.', 'Use a new ID');
     if (order.stockId !== null && !shelfOf(order.stockId))
       throw new InputError(
         'stockId',
@@ -105,8 +105,8 @@ export const partsStore = (db: Db, records: RecordStore) => {
     if (order.came !== null)
       throw new InputError(
         'id',
-        order.came ? 'This order came already.' : 'This order was called off.',
-        'Choose an order that is on order',
+        order.came ? 'This order was already received.' : 'This order was canceled.',
+        'Choose an open order',
       );
     statements.close.run(at, who, Number(came), id);
     const kind = came && order.stockId !== null ? shelfOf(order.stockId) : undefined;
@@ -143,7 +143,7 @@ export const partsStore = (db: Db, records: RecordStore) => {
           count: here,
           since,
         })),
-    /** What has to be ordered, and what is on its way. */
+    /** Parts to order and on order. */
     list(): OrderList {
       const { parts, orders } = allocated();
       return {

@@ -41,7 +41,7 @@ export const practiceStore = (db: Db) => {
       });
       const kept = toScore(one.get(round.id)!);
       if (kept.seed !== round.seed || kept.who !== round.who || kept.kind !== round.kind)
-        throw new InputError('id', 'A round of that id exists already.', 'Use a new ID');
+        throw new InputError('id', 'A round with that ID already exists.', 'Use a new ID');
       return kept;
     },
     /** Somebody's rounds, the newest first. */

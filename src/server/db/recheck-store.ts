@@ -208,7 +208,7 @@ export const recheckStore = (db: Db, records: RecordStore, rules: RuleStore) => 
     peek,
     find(id: string): RecheckRow {
       const row = peek(id);
-      if (!row) throw new NotFound('There is nothing of that id to look at again.');
+      if (!row) throw new NotFound('Recheck not found.');
       return row;
     },
     /** The latest of a wheel, open and closed. */

@@ -87,7 +87,7 @@ const refused = (write: () => void): void => {
   } catch (error) {
     const code = (error as { code?: string }).code ?? '';
     if (code === 'SQLITE_CONSTRAINT_FOREIGNKEY')
-      throw new InputError('machineId', 'Machine not found.', 'Choose a machine of the shop');
+      throw new InputError('machineId', 'Machine not found.', 'Choose one of the shop’s machines');
     throw error;
   }
 };

@@ -57,7 +57,7 @@ export const ruleStore = (db: Db) => {
       at: string,
     ): ShopRule => {
       const rule = list().find((r) => r.key === key);
-      if (!rule) throw new NotFound(`No rule is called ${key}.`);
+      if (!rule) throw new NotFound(`There is no rule ${key}.`);
       checkRuleValue(rule, to.value);
       const value = JSON.stringify(to.value);
       remember.run({

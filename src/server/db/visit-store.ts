@@ -207,18 +207,18 @@ export const visitStore = (
         known.wheels.every(same)
       )
         return known;
-      throw new InputError('id', 'A visit of that id exists already.', 'Use a new ID');
+      throw new InputError('id', 'A visit with that ID already exists.', 'Use a new ID');
     }
     const machine = shop.machine(machineId);
     if (!machine)
-      throw new InputError('machineId', 'Machine not found.', 'Choose a machine of the shop');
+      throw new InputError('machineId', 'Machine not found.', 'Choose one of the shop’s machines');
     const twice = wheels.findIndex(
       (w, i) => wheels.findIndex((x) => x.wheelId === w.wheelId) !== i,
     );
     if (twice >= 0)
       throw new InputError(
         `wheels[${twice}].wheelId`,
-        'This wheel stands twice.',
+        'This wheel is listed twice.',
         'List each wheel once',
       );
     const { name: machineName, rider } = machine;
@@ -262,7 +262,7 @@ export const visitStore = (
       });
       const held = bodies.map((b) => log.heldAt(b.id));
       if (new Set(bodies.map((b) => b.id)).size < bodies.length)
-        throw new InputError('entries', 'Two entries have the same id.', 'Give each its own ID');
+        throw new InputError('entries', 'Two entries have the same ID.', 'Give each its own ID');
       if (held.some(Boolean)) {
         const known = log.entriesOf(visitId);
         return repeatedAppend(bodies, (i) =>
@@ -285,8 +285,8 @@ export const visitStore = (
           if (visitDefinitionOf(target.kind).undo === 'never')
             throw new InputError(
               'data.entryId',
-              'Wheels come and go by entries of their own.',
-              'Use the ID of another entry',
+              'Wheels are added and removed by their own entries.',
+              'Use the ID of a different entry',
             );
         }
         checkVisitAppend(body, log.stateOf(visitId), jobsNow, at);
@@ -332,7 +332,7 @@ export const visitStore = (
       const last = rows.length === limit ? rows.at(-1)! : null;
       return { visits: withWheels(rows), next: last ? `${last.openedAt} ${last.id}` : null };
     },
-    /** What its rider takes home. */
+    /** Rider sheet. */
     paper: (id: string, of: { shopName: string; today: string; units: UnitPreferences }) =>
       riderPaper(
         log.stateOf(id),

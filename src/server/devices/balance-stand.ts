@@ -13,7 +13,7 @@ import { angle, count, oneOf, quantity } from '../../core/base/fields';
 import { standIn, type StandIn } from './stand-in';
 
 interface Knobs {
-  /** What the wheel hides, and what the bearings hide. */
+  /** Imbalance of the wheel, and what the bearings hide. */
   heavyG: number;
   heavyDeg: number;
   bandG: number;
@@ -29,14 +29,14 @@ interface Knobs {
 
 const way = (says: string) => oneOf(['left', 'right'], says).allow(null).optional();
 const schema = Joi.object({
-  heavyG: quantity('g', 0, 300, 'What the wheel hides').optional(),
-  heavyDeg: angle('Where it is heavy').optional(),
-  bandG: quantity('g', 0.6, 20, 'What the bearings hide').optional(),
+  heavyG: quantity('g', 0, 300, 'Imbalance of the wheel').optional(),
+  heavyDeg: angle('Heavy spot').optional(),
+  bandG: quantity('g', 0.6, 20, 'Dead band of the bearings').optional(),
   weights: WEIGHTS_ON.optional(),
-  pace: count(1, 40, 'How many times faster').optional(),
-  push: way('A push'),
-  from: way('Let go from'),
-  level: angle('Place held level').allow(null).optional(),
+  pace: count(1, 40, 'Speed, times real time').optional(),
+  push: way('Push'),
+  from: way('Release position'),
+  level: angle('Position held level').allow(null).optional(),
 }).required();
 
 const PUSH_DEG_S = 40;

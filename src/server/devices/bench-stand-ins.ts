@@ -21,9 +21,7 @@ export const simulatedThermometer = (name: string): StandIn => {
   const chance = seeded(11);
   let shownC = 20;
   return standIn(name, 'thermometer', {
-    schema: Joi.object({
-      tempC: quantity('C', -40, 90, 'What it is held against').optional(),
-    }).required(),
+    schema: Joi.object({ tempC: quantity('C', -40, 90, 'What it touches').optional() }).required(),
     knobs: { tempC: 21 },
     digits: 1,
     next: ({ tempC }, seconds) => ({
@@ -38,8 +36,8 @@ export const simulatedCaliper = (name: string): StandIn => {
   let shownMm = 0;
   return standIn(name, 'caliper', {
     schema: Joi.object({
-      partMm: quantity('mm', 0, 300, 'The part between its jaws').optional(),
-      on: flag('Held on the part'),
+      partMm: quantity('mm', 0, 300, 'Part between its jaws').optional(),
+      on: flag('Closed on the part'),
     }).required(),
     knobs: { partMm: 5.2, on: false },
     digits: 2,
@@ -60,7 +58,7 @@ export const simulatedWrench = (name: string, scale: { minNm: number; maxNm: num
   let pull = AT_REST;
   return standIn(name, 'torque-wrench', {
     schema: Joi.object({
-      setNm: quantity('Nm', 0, 400, 'What the wrench is set to').optional(),
+      setNm: quantity('Nm', 0, 400, 'Wrench setting').optional(),
       pulling: flag('Pulled'),
     }).required(),
     knobs: { setNm: 60, pulling: false },

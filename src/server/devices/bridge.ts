@@ -48,11 +48,11 @@ export const bridge = async (
       sum.taken += answer.taken;
       sum.refused += answer.refused.length;
       for (const refused of answer.refused)
-        say(`Not taken: ${lines[refused.line - 1]!.slice(0, 120)}\n  ${refusalText(refused)}`);
-      if (away) say('The server answers again.');
+        say(`Refused: ${lines[refused.line - 1]!.slice(0, 120)}\n  ${refusalText(refused)}`);
+      if (away) say('The server is back.');
       away = false;
     } catch (error) {
-      if (!away) say(`The server does not take the lines: ${(error as Error).message}`);
+      if (!away) say(`The server refused the readings: ${(error as Error).message}`);
       away = true;
       waiting = [...lines, ...waiting];
       sum.lost += Math.max(0, waiting.length - KEPT_LINES);

@@ -129,7 +129,7 @@ export const deviceHub = (
     if (!it.standIn)
       throw new InputError(
         'device',
-        `The ${DEVICE_KINDS[it.kind].says} is a real one. Faults can only be simulated on a simulated one.`,
+        `The ${DEVICE_KINDS[it.kind].says} is a real instrument. Faults can be simulated only on a simulated one.`,
         'Choose a simulated instrument',
       );
     return it as Known & { standIn: StandIn };
@@ -210,7 +210,7 @@ export const deviceHub = (
             throw new InputError(
               'device',
               'There are too many instruments.',
-              `Remove one that is silent: at most ${DEVICES_MAX}`,
+              `Remove a silent one; the limit is ${DEVICES_MAX}`,
             );
           hear(it ?? add(line.device, line.kind, null), line);
           taken++;
@@ -241,7 +241,7 @@ export const deviceHub = (
       if (it.standIn || stateOf(it) !== 'silent')
         throw new InputError(
           'device',
-          `${name} is still here.`,
+          `${name} is still connected.`,
           'Choose a real instrument that is silent',
         );
       for (const listener of it.listeners) listener.end();

@@ -11,8 +11,8 @@ const RIM: RimShape = {
 };
 
 const schema = Joi.object({
-  deg: angle('Place under the plunger').optional(),
-  axis: oneOf(['lateral', 'radial'], 'Which way it measures').optional(),
+  deg: angle('Position under the plunger').optional(),
+  axis: oneOf(['lateral', 'radial'], 'Measuring direction').optional(),
 }).required();
 
 /** A dial indicator against a rim on the stand. */

@@ -39,22 +39,22 @@ interface Knobs {
   /** Dry until broken and lubricated; the same word again does it again. */
   beads: 'dry' | 'lubricated';
   ambientC: number;
-  /** The hose's regulator, gauge: no more than this ever goes in. */
+  /** Regulator of the hose, gauge: no more than this ever goes in. */
   regulatorKpa: number;
   /** How many times faster the air moves than in life. */
   pace: number;
 }
 
 const schema = Joi.object({
-  tire: marking('The tire on the rim').optional(),
-  fit: oneOf(FITS, 'How tight the beads are').optional(),
-  leak: oneOf(LEAKS, 'A leak').optional(),
-  valve: oneOf(['in', 'hold', 'out'], 'The hose').optional(),
+  tire: marking('Tire on the rim').optional(),
+  fit: oneOf(FITS, 'Bead tightness').optional(),
+  leak: oneOf(LEAKS, 'Leak').optional(),
+  valve: oneOf(['in', 'hold', 'out'], 'Hose').optional(),
   core: oneOf(['in', 'out'], 'The valve core').optional(),
-  beads: oneOf(['dry', 'lubricated'], 'The beads').optional(),
+  beads: oneOf(['dry', 'lubricated'], 'Beads').optional(),
   ambientC: quantity('C', -40, 60, 'The shop').optional(),
-  regulatorKpa: quantity('kPa', 20, TANK_KPA, "The hose's regulator").optional(),
-  pace: count(1, 10, 'How many times faster').optional(),
+  regulatorKpa: quantity('kPa', 20, TANK_KPA, 'Regulator of the hose').optional(),
+  pace: count(1, 10, 'Speed, times real time').optional(),
 }).required();
 
 const NOISE_KPA = 0.4;

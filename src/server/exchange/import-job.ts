@@ -70,8 +70,8 @@ export const jobIn = (db: Db, jobs: JobStore, records: RecordStore) => {
     if (held)
       throw new InputError(
         'entries',
-        `The entry ${held.id} stands in another log.`,
-        'Use IDs of its own',
+        `The entry ${held.id} is in another log.`,
+        'Use IDs that no other log uses',
       );
     const number = isTaken.get(line.number) === undefined ? line.number : next.get()!;
     insert.run({ id, number, visitId, at: entries[0]!.at, ...opening });

@@ -23,8 +23,10 @@ export const sameLog = (
   if (isPart && given.length <= here.length) return given.length === here.length ? 'same' : 'stays';
   throw new InputError(
     'entries',
-    isPart ? `${name} is here, and has gone on in the file.` : `${name} is here with another log.`,
-    'Use a file that agrees with this shop',
+    isPart
+      ? `${name} is here, and the file’s copy is newer.`
+      : `${name} is here with a different log.`,
+    'Use a file that matches this shop',
   );
 };
 
@@ -46,8 +48,8 @@ export const checkOrder = (entries: readonly LogEntry[], openings: readonly stri
     if (opens === undefined && openings.includes(kind))
       throw new InputError(
         `entries[${i}].kind`,
-        'The log is opened twice.',
-        'Use one opening, at the start',
+        'The log has two opening entries.',
+        'Use one opening entry, at the start',
       );
     if (at < last)
       throw new InputError(
@@ -70,7 +72,7 @@ export const checkOrder = (entries: readonly LogEntry[], openings: readonly stri
   if (entries.length < openings.length)
     throw new InputError(
       'entries',
-      'The log does not begin as it should.',
+      'The log starts with the wrong entry.',
       `Use ${openings.join(', ')}`,
     );
 };

@@ -53,10 +53,10 @@ async function* linesIn(stream: Readable): AsyncGenerator<string> {
     }
     pieces.push(last);
     chars += last.length;
-    if (chars > MAX_LINE_CHARS) throw unfit('A line in it has no end.');
+    if (chars > MAX_LINE_CHARS) throw unfit('A line in it never ends.');
   }
   if (pieces.join('') + decoded() !== '')
-    throw unfit('Its last line has no end: the file was cut off.');
+    throw unfit('Its last line is incomplete: the file was cut off.');
 }
 
 const parsed = (text: string, n: number): Line => {
@@ -84,8 +84,8 @@ const atLine = <T>(n: number, run: () => T): T => {
     if (code.startsWith('SQLITE_CONSTRAINT'))
       throw new InputError(
         `line ${n}`,
-        'It contradicts what the shop holds.',
-        'Use a line that fits the shop',
+        'It contradicts the shop’s data.',
+        'Use a line that agrees with the shop’s data',
       );
     if (!(error instanceof InputError) || error.field.startsWith('line ')) throw error;
     throw new InputError(`line ${n}: ${error.field}`, error.message, error.expected);

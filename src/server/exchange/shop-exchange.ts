@@ -145,7 +145,7 @@ export const shopExchange = (db: Db, photosDir: string, folder: string) => {
     },
     /** Makes a copy of the shop with a brought file in it, in a folder of its own. */
     async made(id: string): Promise<{ plan: ExchangePlan; folder: string }> {
-      if (!brought.has(id)) throw new NotFound('That file is gone. Choose it again.');
+      if (!brought.has(id)) throw new NotFound('That file is no longer here. Choose it again.');
       const into = join(place(id), 'made');
       return { plan: await copyWith(join(place(id), FILE), into), folder: into };
     },

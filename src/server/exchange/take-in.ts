@@ -79,7 +79,7 @@ export const takingIn = (db: Db) => {
       if (heading)
         throw new InputError(
           'line',
-          'The file has two first lines.',
+          'The file has two header lines.',
           'Start with one line that describes the file',
         );
       heading = line;
@@ -106,8 +106,8 @@ export const takingIn = (db: Db) => {
       if (last === null && line.line !== 'shop')
         throw new InputError(
           'line',
-          'The file does not begin with what it is.',
-          'Start with a line of the kind shop',
+          'The file does not start with a header line.',
+          'Start with a line of kind shop',
         );
       if (last !== null && LINE_KINDS.indexOf(line.line) < LINE_KINDS.indexOf(last))
         throw new InputError(

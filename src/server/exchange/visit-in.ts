@@ -30,8 +30,8 @@ export const visitIn = (db: Db, log: VisitLog) => {
     if (held)
       throw new InputError(
         'entries',
-        `The entry ${held.id} stands in another log.`,
-        'Use IDs of its own',
+        `The entry ${held.id} is in another log.`,
+        'Use IDs that no other log uses',
       );
     log.open({ id, machineId, machineName, rider, entryId, who }, at);
     for (const { at: wroteAt, ...body } of rest) log.write(id, [body as VisitEntryBody], wroteAt);

@@ -40,7 +40,7 @@ const checkColumns = (text: string, delimiter: string): void => {
     else if (sign === delimiter && ++columns > MAX_COLUMNS)
       throw new InputError(
         'file',
-        `A line holds more than ${MAX_COLUMNS} columns.`,
+        `A line has more than ${MAX_COLUMNS} columns.`,
         'Use the columns of an exported file',
       );
   }
@@ -68,15 +68,11 @@ const cellsOf = (text: string): string[][] => {
     );
   }
   if (rows.length < 2)
-    throw new InputError(
-      'file',
-      'The file holds no rows.',
-      'Include a header and at least one row',
-    );
+    throw new InputError('file', 'The file has no rows.', 'Include a header and at least one row');
   if (rows.length > MAX_ROWS + 1)
     throw new InputError(
       'file',
-      `The file holds ${rows.length - 1} rows.`,
+      `The file has ${rows.length - 1} rows.`,
       `Enter at most ${MAX_ROWS} at a time`,
     );
   return rows.map((row) => row.map(unmark));

@@ -10,28 +10,26 @@ import type { ShopBackups } from '../backup/shop-backups';
  */
 export type Restore = (path: string) => Promise<{ kept: string | null }>;
 
-const passphraseBody = Joi.object({
-  passphrase: text(128, 'The passphrase').allow(null),
-}).required();
-const folderBody = Joi.object({ folder: text(300, 'The folder').allow(null) }).required();
+const passphraseBody = Joi.object({ passphrase: text(128, 'Passphrase').allow(null) }).required();
+const folderBody = Joi.object({ folder: text(300, 'Folder').allow(null) }).required();
 
 /** What is said of the routes below. */
 export const backupApi: ApiDocs = {
-  'GET /backups': { says: 'The backups that there are' },
+  'GET /backups': { says: 'Lists the backups' },
   'POST /backups': { says: 'Makes one', status: 201 },
-  'PUT /backups/brought-in': { says: 'Brings one in', body: 'application/zip', status: 201 },
+  'PUT /backups/brought-in': { says: 'Uploads a backup', body: 'application/zip', status: 201 },
   'PUT /backups/passphrase': {
-    says: 'Encrypts backups from now on, or no longer',
+    says: 'Turns encryption of backups on or off',
     body: passphraseBody,
   },
   'PUT /backups/second-folder': {
-    says: 'Where daily backups are copied to, or nowhere',
+    says: 'Sets the second folder for daily backups, or none',
     body: folderBody,
   },
-  'POST /backups/test': { says: 'Opens the newest one and compares it' },
+  'POST /backups/test': { says: 'Tests the newest backup' },
   'GET /backups/:name': { says: 'The file', gives: 'application/zip' },
-  'POST /backups/:name/look': { says: 'Takes it apart and says what it holds' },
-  'POST /backups/:name/restore': { says: 'Puts it in the shop’s place' },
+  'POST /backups/:name/look': { says: 'Checks a backup and lists its contents' },
+  'POST /backups/:name/restore': { says: 'Restores a backup' },
 };
 
 /** Backups: which there are, made, taken away, brought in, looked into and restored. */
@@ -69,7 +67,7 @@ export const backupRoutes = (backups: ShopBackups, restore: Restore | null): Rou
     if (!restore)
       throw new InputError(
         'backup',
-        'This shop is not kept in a file.',
+        'This shop has no database file.',
         'Start the shop on a database file',
       );
     res.json(await restore(path));

@@ -11,7 +11,7 @@ const MIN_SEEN = 3;
 
 /** What is said of the routes below. */
 export const balanceApi: ApiDocs = {
-  'GET /stand-wheels': { says: 'What the shop’s last wheels say of its balance stand' },
+  'GET /stand-wheels': { says: 'The balance stand’s dead band, from the shop’s last wheels' },
 };
 
 /** What the shop's stand hides, learned from its jobs. */

@@ -17,12 +17,12 @@ const changeQuery = Joi.object<ChangeQuery>({
   before: Joi.string()
     .pattern(/^\d{4}-[\dT:.Z-]{6,24} [qr]\d{12}$/)
     .optional()
-    .meta({ expected: 'Use before as the last page gave it' }),
+    .meta({ expected: 'Use `before` as the last page gave it' }),
 });
 
 /** What is said of the routes below. */
 export const changeApi: ApiDocs = {
-  'GET /changes': { says: 'Who changed what, the newest first', query: changeQuery },
+  'GET /changes': { says: 'Change log, newest first', query: changeQuery },
   'GET /changes.csv': { says: 'The same, RFC 4180', gives: 'text/csv' },
 };
 

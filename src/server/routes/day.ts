@@ -11,7 +11,7 @@ const MAX_PEOPLE = 6;
 
 /** What is said of the routes below. */
 export const dayApi: ApiDocs = {
-  'GET /day-plan': { says: 'A plan of the day, with its working', query: planQuery },
+  'GET /day-plan': { says: 'Day plan, with its math', query: planQuery },
 };
 
 /** The plan of the day: worked out in a thread of its own, given up when whoever asked hangs up. */

@@ -6,33 +6,30 @@ import type { DeviceHub } from '../devices/device-hub';
 import type { ApiDocs } from '../openapi/api-docs';
 import { eventStream } from '../live/event-stream';
 
-const failSchema = Joi.object({ fails: oneOf(FAILURES, 'How it fails').allow(null) }).required();
+const failSchema = Joi.object({ fails: oneOf(FAILURES, 'Fault').allow(null) }).required();
 /** As many lines as a slow line buffers in a few seconds. */
 const POST_MAX = 2000 * LINE_MAX;
 
 /** What is said of the routes below. */
 export const deviceApi: ApiDocs = {
-  'GET /devices': { says: 'The instruments, and how stand-ins are held' },
+  'GET /devices': { says: 'Instruments, and how the simulated ones are held' },
   'GET /devices/stream': {
-    says: 'What all instruments say, as a stream of events',
+    says: 'Readings of all instruments, as a stream of events',
     gives: 'text/event-stream',
   },
-  'GET /devices/:name/stream': { says: 'What one instrument says', gives: 'text/event-stream' },
+  'GET /devices/:name/stream': { says: 'Readings of one instrument', gives: 'text/event-stream' },
   'POST /devices/lines': { says: 'Lines of real instruments', body: 'application/x-ndjson' },
   'PUT /devices/:name/hold': {
-    says: 'Holds a stand-in',
+    says: 'Holds a simulated instrument',
     body: Joi.object().unknown(),
     gives: null,
   },
   'PUT /devices/:name/fail': {
-    says: 'Breaks a stand-in, or mends it',
+    says: 'Simulates a fault, or ends it',
     body: failSchema,
     gives: null,
   },
-  'DELETE /devices/:name': {
-    says: 'Forgets an instrument that is not one of the shop’s stand-ins',
-    gives: null,
-  },
+  'DELETE /devices/:name': { says: 'Removes a real instrument', gives: null },
 };
 
 /**

@@ -14,7 +14,7 @@ import { checkQuery, goneOf, recordId, riderQuery } from './input';
 /** Takes a file that was brought into the running shop; says where the shop before it is kept. */
 export type TakeIn = (id: string) => Promise<{ plan: ExchangePlan; kept: string | null }>;
 
-const broughtId = text(36, 'The id of what was brought').pattern(/^[0-9a-f-]{36}$/);
+const broughtId = text(36, 'ID of the uploaded file').pattern(/^[0-9a-f-]{36}$/);
 
 interface Options {
   logger: Logger;
@@ -33,13 +33,17 @@ export const exchangeApi: ApiDocs = {
   },
   'GET /jobs/:id/file': { says: 'One job as a file', gives: 'application/zip' },
   'GET /riders/file': {
-    says: 'All that is kept of a rider as a file',
+    says: 'A rider’s data as a file',
     query: riderQuery,
     gives: 'application/zip',
   },
-  'PUT /exchange/brought': { says: 'Looks into a file', body: 'application/zip', status: 201 },
-  'POST /exchange/brought/:id/take-in': { says: 'Takes it in, all or nothing' },
-  'DELETE /exchange/brought/:id': { says: 'It is not wanted', gives: null },
+  'PUT /exchange/brought': {
+    says: 'Checks a file to import',
+    body: 'application/zip',
+    status: 201,
+  },
+  'POST /exchange/brought/:id/take-in': { says: 'Imports it, all or nothing' },
+  'DELETE /exchange/brought/:id': { says: 'Discards it', gives: null },
 };
 
 /** A shop, or one of its jobs, out into a file of an open format, and in. */
@@ -87,7 +91,7 @@ export const exchangeRoutes = (exchange: ShopExchange, options: Options): Router
     if (!takeIn)
       throw new InputError(
         'file',
-        'This shop is not kept in a file.',
+        'This shop has no database file.',
         'Start the shop on a database file',
       );
     res.json(await takeIn(id));

@@ -13,18 +13,15 @@ const blockBody = Joi.object({
     .required()
     .meta({ expected: 'Choose true to block it, or false' }),
 }).required();
-const tryId = count(1, Number.MAX_SAFE_INTEGER, 'The number of the guessing');
+const tryId = count(1, Number.MAX_SAFE_INTEGER, 'Number of the source');
 
 const WHAT = 'see wrong tries';
 
 /** What is said of the routes below. */
 export const guessingApi: ApiDocs = {
   'GET /sessions/guessing': { says: 'Wrong tries to sign in, and what is blocked; for owners' },
-  'PUT /sessions/guessing/:id': {
-    says: 'Blocks where they come from, or no longer',
-    body: blockBody,
-  },
-  'DELETE /sessions/guessing/:id': { says: 'Forgets them: the wait ends' },
+  'PUT /sessions/guessing/:id': { says: 'Blocks a source, or unblocks it', body: blockBody },
+  'DELETE /sessions/guessing/:id': { says: 'Clears the wrong tries, so the wait ends' },
 };
 
 /** Wrong tries to sign in, for owners: where they come from, and how to end them. */

@@ -34,7 +34,7 @@ export const riderQuery = Joi.object({ name: riderName });
 /** A kind of record by its name in an address. Throws `NotFound`. */
 export const kindOf = (value: string): RecordKind => {
   const kind = RECORD_KINDS.find((k) => k === value);
-  if (!kind) throw new NotFound(`No records are called ${value.slice(0, 40)}.`);
+  if (!kind) throw new NotFound(`There are no records of kind ${value.slice(0, 40)}.`);
   return kind;
 };
 
@@ -49,8 +49,8 @@ export interface Append {
   entries: unknown[];
 }
 export const appendBody = Joi.object({
-  expectedSeq: count(0, 1_000_000_000, 'The newest entry that you have seen'),
-  entries: listOf(Joi.object().unknown(), MAX_ENTRIES, 'The entries to append').custom(
+  expectedSeq: count(0, 1_000_000_000, 'Newest entry you have seen'),
+  entries: listOf(Joi.object().unknown(), MAX_ENTRIES, 'Entries to append').custom(
     (value: unknown[], helpers) => (value.length > 0 ? value : helpers.error('any.invalid')),
   ),
 }).required();
@@ -60,7 +60,7 @@ export interface JobAppend extends Append {
   waitedS: number;
 }
 export const jobAppendBody = appendBody.keys({
-  waitedS: count(0, LONGEST_WAIT_S, 'How long it waited, in seconds').optional().default(0),
+  waitedS: count(0, LONGEST_WAIT_S, 'Seconds it waited').optional().default(0),
 });
 
 /** A whole number in a query, with what it is where nothing is said. */
@@ -101,7 +101,7 @@ export const visitQuery = Joi.object({
   after: Joi.string()
     .pattern(/^\d{4}-[\dT:.Z-]{6,24} [\w-]{1,60}$/)
     .optional()
-    .meta({ expected: 'Use after as the last page gave it' }),
+    .meta({ expected: 'Use `after` as the last page gave it' }),
 });
 
 /** The days over which the shop looks at itself. */
@@ -137,7 +137,7 @@ export const recheckQuery = Joi.object({
   after: Joi.string()
     .pattern(/^\d{4}-[\dT:.Z-]{5,24} [\w-]{1,60}$/)
     .optional()
-    .meta({ expected: 'Use after as the last page gave it' }),
+    .meta({ expected: 'Use `after` as the last page gave it' }),
 });
 
 const unit = (...choices: string[]) =>

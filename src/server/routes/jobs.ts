@@ -30,7 +30,7 @@ const openBody = Joi.object({
 }).required();
 /** What is said of the routes below. */
 export const jobApi: ApiDocs = {
-  'GET /jobs': { says: 'Jobs, the newest first', query: jobQuery },
+  'GET /jobs': { says: 'Jobs, newest first', query: jobQuery },
   'POST /jobs': { says: 'Opens a job', body: openBody, status: 201 },
   'GET /jobs/:id': { says: 'A job with its log' },
   'GET /jobs/:id/visit': { says: 'The visit that a job is part of' },

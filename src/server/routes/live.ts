@@ -7,11 +7,7 @@ import type { LiveHub } from '../live/live-hub';
 import type { ApiDocs } from '../openapi/api-docs';
 import { recordId, who } from './input';
 
-const hereBody = Joi.object({
-  tab: text(60, 'The tab'),
-  who,
-  jobId: recordId.allow(null),
-}).required();
+const hereBody = Joi.object({ tab: text(60, 'Tab'), who, jobId: recordId.allow(null) }).required();
 
 /** What a write under an address is news of, beside the logs of jobs, which tell of themselves. */
 const NEWS: readonly (readonly [RegExp, LiveNews])[] = [

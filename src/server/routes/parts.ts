@@ -9,22 +9,22 @@ import { recordId, who } from './input';
 
 const orderBody = Joi.object({
   id: recordId,
-  what: text(120, 'What it is'),
+  what: text(120, 'Part'),
   stockId: recordId.allow(null),
   count: count(1, 1000, 'How many'),
   supplier: text(80, 'Supplier').allow(''),
-  jobIds: listOf(recordId, 60, 'The jobs it is for'),
+  jobIds: listOf(recordId, 60, 'Jobs it is for'),
   who,
 }).required();
 const whoBody = Joi.object({ who }).required();
 
 /** What is said of the routes below. */
 export const partsApi: ApiDocs = {
-  'GET /order-list': { says: 'What has to be ordered, and what is on its way' },
+  'GET /order-list': { says: 'Parts to order and on order' },
   'GET /order-list.csv': { says: 'The same, RFC 4180', gives: 'text/csv' },
   'POST /orders': { says: 'Orders a part', body: orderBody, status: 201 },
   'POST /orders/:id/received': { says: 'Received', body: whoBody, status: 201 },
-  'POST /orders/:id/called-off': { says: 'It was called off', body: whoBody, status: 201 },
+  'POST /orders/:id/called-off': { says: 'Cancels an order', body: whoBody, status: 201 },
 };
 
 /** What has to be ordered for the jobs on the bench, what is on its way, and what came. */

@@ -10,12 +10,12 @@ import { NotFound } from '../errors';
 import type { ApiDocs } from '../openapi/api-docs';
 
 /** What a browser's authenticator answered; the package that verifies it knows its parts. */
-export const passkeyResponse = Joi.object({ id: text(1400, 'The passkey') })
+export const passkeyResponse = Joi.object({ id: text(1400, 'Passkey') })
   .unknown()
   .required()
-  .meta({ expected: 'Use what the browser answered' });
+  .meta({ expected: 'Send the browser’s answer' });
 const passkeyBody = Joi.object({
-  label: text(60, 'The name of the passkey'),
+  label: text(60, 'Name of the passkey'),
   passkey: passkeyResponse,
 }).required();
 
@@ -24,13 +24,13 @@ const WHAT = 'use a passkey';
 /** What is said of the routes below. */
 export const passkeyApi: ApiDocs = {
   'POST /session/passkey-challenge': { says: 'A challenge for a passkey (WebAuthn)', status: 201 },
-  'GET /session/passkeys': { says: 'One’s own passkeys' },
+  'GET /session/passkeys': { says: 'Your own passkeys' },
   'POST /session/passkeys/challenge': {
     says: 'A challenge for a new passkey (WebAuthn)',
     status: 201,
   },
   'POST /session/passkeys': { says: 'Adds a passkey of an owner', body: passkeyBody, status: 201 },
-  'DELETE /session/passkeys/:id': { says: 'Removes a passkey of one’s own' },
+  'DELETE /session/passkeys/:id': { says: 'Removes one of your passkeys' },
 };
 
 /** Passkeys of owners: challenges, and their list. */

@@ -13,11 +13,11 @@ import { checkNotTriedFirst } from '../auth/common-secrets';
 import type { ApiDocs } from '../openapi/api-docs';
 import { NotFound } from '../errors';
 
-const nameBody = Joi.object({ name: text(60, 'The name') }).required();
-const paceBody = Joi.object({ pace: oneOf(PACES, 'The pace') }).required();
+const nameBody = Joi.object({ name: text(60, 'Name') }).required();
+const paceBody = Joi.object({ pace: oneOf(PACES, 'Step mode') }).required();
 const wayInBody = Joi.object({
-  role: oneOf(ROLES, 'The role'),
-  secret: text(MAX_LETTERS, 'The PIN or passphrase').allow(null).optional(),
+  role: oneOf(ROLES, 'Role'),
+  secret: text(MAX_LETTERS, 'PIN or passphrase').allow(null).optional(),
 }).required();
 
 interface WayIn {
@@ -29,7 +29,7 @@ interface WayIn {
 /** What is said of the routes below. */
 export const peopleApi: ApiDocs = {
   'GET /people': { says: 'All people, with role and sign-in' },
-  'POST /people': { says: 'New person', body: nameBody, status: 201 },
+  'POST /people': { says: 'Adds a person', body: nameBody, status: 201 },
   'PUT /people/:name/pace': { says: 'A person’s step mode', body: paceBody },
   'PUT /people/:name/way-in': { says: 'Role and sign-in of a person', body: wayInBody },
 };

@@ -24,14 +24,14 @@ const ROUNDS = 500;
 const tried = Joi.object({
   id: recordId,
   who,
-  kind: oneOf(PRACTICE_KINDS, 'The kind of practice'),
+  kind: oneOf(PRACTICE_KINDS, 'Kind of practice'),
   level: Joi.string().max(60).required().meta({ expected: 'Choose a level of the kind' }),
   seed: count(0, MAX_SEED, 'Number of the hidden wheel'),
   acts: Joi.array()
     .max(MAX_ACTS)
     .required()
     .meta({
-      expected: `Enter what was done: a list of at most ${MAX_ACTS}, as the calculator of that kind takes it`,
+      expected: `Enter a list of at most ${MAX_ACTS} actions, as that kind’s calculator takes them`,
     }),
   tookS: count(0, 86_400, 'Seconds it took'),
 }).required();
@@ -48,13 +48,9 @@ const shownBody = Joi.object({
 /** What is said of the routes below. */
 export const practiceApi: ApiDocs = {
   'GET /practice': { says: 'A person’s practice rounds, newest first', query: whoseQuery },
-  'GET /practice/shown': { says: 'How those get on in practice who let the shop see it' },
+  'GET /practice/shown': { says: 'Practice results of those who share them' },
   'PUT /practice/shown': { says: 'Whether a person shares practice results', body: shownBody },
-  'POST /practice': {
-    says: 'A round of practice: its score is worked out here',
-    body: tried,
-    status: 201,
-  },
+  'POST /practice': { says: 'Saves a practice round and scores it', body: tried, status: 201 },
 };
 
 /** Rounds of practice on hidden wheels, and their scores. */

@@ -13,8 +13,8 @@ import { checkQuery, goneOf, recheckQuery, recordId, who } from './input';
 const lookedBody = Joi.object({
   id: recordId,
   who,
-  onDate: date('The day it was looked at'),
-  read: Joi.object().unknown().required().meta({ expected: 'Enter what was read or found' }),
+  onDate: date('Date of the recheck'),
+  read: Joi.object().unknown().required().meta({ expected: 'Enter the reading or finding' }),
 }).required();
 
 /** So many rows one calendar holds: the nearest ones. */
@@ -23,16 +23,16 @@ const MAX_EVENTS = 2000;
 /** What is said of the routes below. */
 export const recheckApi: ApiDocs = {
   'GET /rechecks': { says: 'Rechecks, open and closed', query: recheckQuery },
-  'GET /rechecks.ics': { says: 'All of it as a calendar, RFC 5545', gives: 'text/calendar' },
+  'GET /rechecks.ics': { says: 'Rechecks as a calendar, RFC 5545', gives: 'text/calendar' },
   'GET /calendar-key': { says: 'The key in the calendar’s address' },
-  'POST /calendar-key': { says: 'Another key', status: 201 },
-  'GET /rechecks/:id': { says: 'One thing to look at again' },
+  'POST /calendar-key': { says: 'Replaces the key', status: 201 },
+  'GET /rechecks/:id': { says: 'A recheck' },
   'POST /rechecks/:id/looked': {
-    says: 'Closes it with what was read',
+    says: 'Closes a recheck with a reading',
     body: lookedBody,
     status: 201,
   },
-  'GET /wheels/:id/rechecks': { says: 'Those of a wheel' },
+  'GET /wheels/:id/rechecks': { says: 'Rechecks of a wheel' },
 };
 
 /** What is to be looked at again: the list, one row, its closing, and all of them as a calendar. */

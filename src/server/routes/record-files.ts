@@ -31,7 +31,7 @@ export type ManyIn = (many: ManyRecords, told: Told, gone: AbortSignal) => Promi
 export const recordFileApi: ApiDocs = {
   'GET /records/:kind/file.csv': { says: 'All records of a kind, RFC 4180', gives: 'text/csv' },
   'POST /records/:kind/import': {
-    says: 'What a file would do, or does',
+    says: 'Previews an import, or runs it',
     query: importQuery,
     body: 'text/csv',
   },

@@ -105,13 +105,13 @@ export const recordApi: ApiDocs = {
   'GET /records/:kind': { says: 'A page of records of a kind', query: pageQuery },
   'GET /records/:kind/:id': { says: 'A record' },
   'POST /records/:kind': { says: 'A new record', body: ANY_RECORD, status: 201 },
-  'PUT /records/:kind/:id': { says: 'Changes a record that was seen', body: ANY_RECORD },
+  'PUT /records/:kind/:id': { says: 'Changes a record', body: ANY_RECORD },
   'GET /machines': { says: 'Machines with their wheels', query: pageQuery },
   'GET /machines/:id': { says: 'A machine with its wheels' },
   'GET /tires': { says: 'Tires in stock for a rim', query: rimQuery },
-  'GET /wheels/:id/record': { says: 'A wheel, its machine, its jobs and what they know of it' },
+  'GET /wheels/:id/record': { says: 'A wheel with its machine, its jobs and its known values' },
   'GET /wheels/:id/section.svg': {
-    says: 'The wheel cut through its axle, SVG 1.1',
+    says: 'Cross-section of a wheel, SVG 1.1',
     query: unitQuery,
     gives: 'image/svg+xml',
   },
@@ -179,7 +179,7 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {
     if (it.id !== req.params.id)
       throw new InputError(
         'id',
-        'The record names another id than the address.',
+        'The ID in the record differs from the address.',
         req.params.id.slice(0, 60),
       );
     checkPrice(meOf(req), it, records.find(kind, it.id));
@@ -198,7 +198,7 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {
     const { wheel, machine } = known(req.params.id);
     const shapes = crossSection(wheel, sectionLength(units));
     if (!shapes)
-      throw new NotFound('The wheel’s width over all and its backspace are not in its record yet.');
+      throw new NotFound('The wheel’s overall width and backspace are not in its record yet.');
     const title = `${POSITION_WORDS[wheel.position]}, ${machine.name}: cut through the axle, inner edge on the left`;
     res
       .type('image/svg+xml')

@@ -12,22 +12,18 @@ export type Forget = (name: string, also: readonly string[]) => Promise<Forgotte
 
 const forgetBody = Joi.object({
   name: riderName,
-  also: listOf(
-    text(80, 'Other words of theirs'),
-    10,
-    'Other words of theirs, such as a telephone number',
-  ),
+  also: listOf(text(80, 'Other words'), 10, 'Other words, such as a telephone number'),
   who,
 }).required();
 
 /** What is said of the routes below. */
 export const riderApi: ApiDocs = {
-  'GET /riders': { says: 'What is kept of a rider', query: riderQuery },
-  'POST /riders/forget': { says: 'Forgets a rider', body: forgetBody },
+  'GET /riders': { says: 'Rider data', query: riderQuery },
+  'POST /riders/forget': { says: 'Erases a rider’s name', body: forgetBody },
 };
 
 /**
- * What is kept of a rider, and forgetting one; `forget` null where the shop is not kept in a file.
+ * Rider data, and forgetting one; `forget` null where the shop is not kept in a file.
  */
 export const riderRoutes = (riders: ShopRiders, forget: Forget | null): Router => {
   const router = Router();
@@ -40,7 +36,7 @@ export const riderRoutes = (riders: ShopRiders, forget: Forget | null): Router =
     if (!forget)
       throw new InputError(
         'name',
-        'This shop is not kept in a file.',
+        'This shop has no database file.',
         'Start the shop on a database file',
       );
     res.json(await forget(name, also));

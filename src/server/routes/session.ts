@@ -25,10 +25,10 @@ import { guessingRoutes } from './guessing';
 import { recordId, who } from './input';
 import { passkeyResponse, passkeyRoutes } from './passkeys';
 
-const secret = text(MAX_LETTERS, 'The PIN or passphrase');
+const secret = text(MAX_LETTERS, 'PIN or passphrase');
 const signInBody = Joi.alternatives(
   Joi.object({ who, secret }),
-  Joi.object({ code: text(60, 'The code') }),
+  Joi.object({ code: text(60, 'Code') }),
   Joi.object({ passkey: passkeyResponse }),
 ).required();
 const confirmBody = Joi.alternatives(
@@ -36,7 +36,7 @@ const confirmBody = Joi.alternatives(
   Joi.object({ passkey: passkeyResponse }),
 ).required();
 const touchBody = Joi.object({
-  agoS: count(0, 86_400, 'Seconds since a hand was on the screen'),
+  agoS: count(0, 86_400, 'Seconds since the screen was touched'),
 }).required();
 const approvalBody = Joi.object({ who, secret, about: recordId }).required();
 const newSecretBody = Joi.object({ old: secret, secret }).required();
@@ -67,20 +67,20 @@ export const sessionApi: ApiDocs = {
   'POST /session': { says: 'Signs in', body: signInBody, status: 201 },
   'DELETE /session': { says: 'Signs out' },
   'POST /session/lock': { says: 'Locks the screen' },
-  'POST /session/touch': { says: 'A hand was on the screen', body: touchBody, gives: null },
-  'POST /session/confirm': {
-    says: 'Proves again who is signed in',
-    body: confirmBody,
+  'POST /session/touch': {
+    says: 'Reports that the screen was touched',
+    body: touchBody,
     gives: null,
   },
-  'PUT /session/secret': { says: 'Another PIN or passphrase of one’s own', body: newSecretBody },
+  'POST /session/confirm': { says: 'Confirms who is signed in', body: confirmBody, gives: null },
+  'PUT /session/secret': { says: 'Changes your PIN or passphrase', body: newSecretBody },
   'POST /session/approvals': {
     says: 'Another person approves at this screen, with their own PIN',
     body: approvalBody,
     gives: null,
   },
   'POST /session/codes': { says: 'A code for one more browser', status: 201 },
-  'GET /sessions': { says: 'Where one is signed in; an owner: where anybody is' },
+  'GET /sessions': { says: 'Your sessions; for an owner, all sessions' },
   'DELETE /sessions/:id': { says: 'Ends a session', gives: null },
 };
 

@@ -9,11 +9,15 @@ const PARTS = ['troubles', 'stations', 'weights', 'takeOffs'] as const;
 
 /** What is said of the routes below. */
 export const shopStatsApi: ApiDocs = {
-  'GET /knows': { says: 'What the shop knows by its own jobs', query: knowsQuery },
-  'GET /knows/:part.csv': { says: 'A part of it, RFC 4180', query: knowsQuery, gives: 'text/csv' },
+  'GET /knows': { says: 'Shop stats', query: knowsQuery },
+  'GET /knows/:part.csv': {
+    says: 'One list of the shop stats, RFC 4180',
+    query: knowsQuery,
+    gives: 'text/csv',
+  },
 };
 
-/** What the shop knows by its own jobs over a time, and each part of it as CSV (RFC 4180). */
+/** Shop stats over a time, and each part of it as CSV (RFC 4180). */
 export const shopStatsRoutes = (knows: ShopStatsStore): Router => {
   const router = Router();
   router.get(

@@ -19,11 +19,11 @@ const ruleBody = Joi.object({
   value: Joi.alternatives(Joi.number(), Joi.string().max(60))
     .required()
     .meta({ expected: 'Enter a number or a word' }),
-  note: text(300, 'The note').allow(''),
+  note: text(300, 'Note').allow(''),
   who,
-  reason: text(300, 'The reason for the change'),
+  reason: text(300, 'Reason for the change'),
 }).required();
-const nameBody = Joi.object({ name: text(80, 'The name') }).required();
+const nameBody = Joi.object({ name: text(80, 'Name') }).required();
 
 /** What is said of the routes below. */
 export const shopApi: ApiDocs = {
@@ -64,7 +64,7 @@ export const shopRoutes = (
     if (wheels.some((w) => w.machineId !== machine.id))
       throw new InputError(
         'wheels',
-        'A wheel names another machine.',
+        'A wheel belongs to another machine.',
         `Use wheels of ${machine.id}`,
       );
     shop.records.addMachine(machine, wheels);

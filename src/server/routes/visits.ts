@@ -34,7 +34,7 @@ const openBody = Joi.object({
     listOf(
       record({ jobId: recordId, wheelId: recordId }, 'A wheel'),
       MAX_WHEELS,
-      'The wheels that take part',
+      'Wheels in the visit',
     ),
     'jobId',
   ).custom((value: unknown[], helpers) =>
@@ -42,18 +42,18 @@ const openBody = Joi.object({
   ),
   who,
   wanted: text(500, 'Work requested').allow(null).optional().default(null),
-  dueAt: instant('When it is to be done').allow(null).optional().default(null),
+  dueAt: instant('Promised for').allow(null).optional().default(null),
 }).required();
 /** What is said of the routes below. */
 export const visitApi: ApiDocs = {
   'GET /visits': { says: 'Machines that are in, or were', query: visitQuery },
   'POST /visits': { says: 'Check in a machine', body: openBody, status: 201 },
   'GET /visits/:id': { says: 'A visit with its log' },
-  'GET /visits/:id/estimate': { says: 'What its work costs, with its working' },
-  'GET /visits/:id/time-left': { says: 'How long its work will take, with its working' },
-  'GET /visits/:id/paper': { says: 'What its rider takes home', query: unitQuery },
+  'GET /visits/:id/estimate': { says: 'Estimate, with its math' },
+  'GET /visits/:id/time-left': { says: 'Time its work will take, with its math' },
+  'GET /visits/:id/paper': { says: 'Rider sheet', query: unitQuery },
   'GET /visits/:id/paper.pdf': {
-    says: 'The same on paper',
+    says: 'Rider sheet as PDF',
     query: unitQuery,
     gives: 'application/pdf',
   },

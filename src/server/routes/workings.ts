@@ -10,10 +10,7 @@ import { goneOf } from './input';
 /** What is said of the routes below. */
 export const workingApi: ApiDocs = {
   'GET /workings': { says: 'All calculators, each with the schema of its input' },
-  'POST /workings/:name': {
-    says: 'One computation, with how it got there',
-    body: Joi.object().unknown(),
-  },
+  'POST /workings/:name': { says: 'One calculation, with its math', body: Joi.object().unknown() },
 };
 
 /** `GET /api/workings`, the catalog; `POST /api/workings/:name`, one computation. */
@@ -32,7 +29,7 @@ export const workingRoutes = (work: WorkPool): Router => {
   });
   router.post('/:name', async (req, res) => {
     const { name } = req.params;
-    if (!findWorking(name)) throw new NotFound(`No calculator is called ${name.slice(0, 40)}.`);
+    if (!findWorking(name)) throw new NotFound(`There is no calculator ${name.slice(0, 40)}.`);
     res.json(await work.run('working', { name, input: req.body as unknown }, goneOf(res)));
   });
   return router;

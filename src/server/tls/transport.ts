@@ -5,7 +5,7 @@ import { namesFor } from './addresses';
 import type { ShopCertificate } from './shop-certificate';
 
 /** What has to be said for plain HTTP beyond this machine. */
-export const PLAIN_WORDS = 'anybody on the network can read it';
+export const PLAIN_WORDS = 'anyone on the network can read it';
 
 /** Loaded only where there is TLS: it slows the server's start. */
 const certificates = () => import('./shop-certificate');
@@ -43,11 +43,11 @@ export const transportFor = async (
     );
   if (plain && plain !== PLAIN_WORDS)
     throw new TransportUnusable(
-      `RIMSTONE_PLAIN_HTTP is "${plain}". PINs and records then travel unhidden: to ask for that, set it to "${PLAIN_WORDS}".`,
+      `RIMSTONE_PLAIN_HTTP is "${plain}". PINs and records then travel unencrypted; to accept that, set it to "${PLAIN_WORDS}".`,
     );
   if (proxy && !isProxy(proxy))
     throw new TransportUnusable(
-      `RIMSTONE_PROXY is "${proxy}"; right would be the address of the proxy, such as 127.0.0.1.`,
+      `RIMSTONE_PROXY is "${proxy}"; use the address of the proxy, such as 127.0.0.1.`,
     );
   if (proxy && isLoopback(proxy) && !isLoopback(host))
     throw new TransportUnusable(

@@ -8,7 +8,7 @@ const TASKS: { [T in TaskName]: (input: TaskInput[T]) => TaskResult[T] | Promise
   {
     working: ({ name, input }) => {
       const working = findWorking(name);
-      if (!working) throw new Error(`No calculator is called ${name}`);
+      if (!working) throw new Error(`There is no calculator ${name}`);
       return working.run(input as never);
     },
     'day-plan': (input) => dayPlan.run(input),

@@ -19,7 +19,7 @@ export interface WorkPool {
 const LIMITS: Record<TaskName, { ms: number; instead: string }> = {
   working: {
     ms: 10_000,
-    instead: 'Ask for less at once: fewer readings, weights, tries, places or search steps',
+    instead: 'Ask for less at once: fewer readings, weights, tries, positions or search steps',
   },
   'day-plan': { ms: 180_000, instead: 'Plan without searching longer, or for fewer people' },
   'card-pdf': { ms: 15_000, instead: 'Choose a job with a shorter log' },

@@ -473,14 +473,14 @@ test('a browser that keeps nothing holds it on the page, and says so', async () 
 test('a disk that cannot be read any more does not lose what waits', async () => {
   const { note, setDown, sendNow, texts: there } = await setUp();
   setDown(true);
-  await note('still here');
+  await note('still connected');
   setDown(false);
   const read = jest.spyOn(IDBIndex.prototype, 'get').mockImplementation(() => {
     throw new Error('damaged');
   });
   await sendNow();
   read.mockRestore();
-  expect(there()).toEqual(['still here']);
+  expect(there()).toEqual(['still connected']);
 });
 
 test('what an earlier program left is taken over, and the fitter is asked', async () => {
