@@ -178,7 +178,7 @@ export const PracticeScreen = () => {
       {!round && rounds && (
         <section aria-label="Your rounds" className="mt-6">
           <h2 className="mb-2 border-t-2 border-ink pt-2 text-[22px]">
-            {title}: {level}
+            {title}: {valueWord(level)}
           </h2>
           <Scores kind={kind} level={level} rounds={mine} />
         </section>

@@ -73,7 +73,7 @@ const RimGuess = ({
         <div className="mt-2 flex flex-wrap items-baseline gap-x-3">
           <Reasons reasons={[guess.working.result.reason]} />
           <BasisTag title="the rim" working={guess.working}>
-            how
+            math
           </BasisTag>
         </div>
       )}

@@ -93,7 +93,7 @@ export const BalanceOutcome = ({
           With {advised.readings} settles and level tests in between
           {last.length === 0 ? '; no weight was needed' : ''}.{' '}
           <BasisTag title="the round" working={working}>
-            how
+            math
           </BasisTag>
         </p>
       </section>

@@ -56,7 +56,7 @@ export const Debrief = ({ kind, working }: { kind: PracticeKind; working: Workin
       </ol>
       <p className="mt-2">
         <BasisTag title="the round" working={working}>
-          how
+          math
         </BasisTag>
       </p>
     </section>

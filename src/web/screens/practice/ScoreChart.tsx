@@ -14,7 +14,7 @@ export default function ScoreChart({
     <div
       className="h-[190px]"
       role="img"
-      aria-label={`${data.length} rounds: your ${counts} from ${data[0]!.you} in the first to ${data.at(-1)!.you} in the last, as advised ${data.at(-1)!.advised}`}
+      aria-label={`${data.length} rounds: your ${counts} from ${data[0]!.you} in the first to ${data.at(-1)!.you} in the last, advised ${data.at(-1)!.advised}`}
     >
       <ResponsiveContainer width="100%" height="100%">
         <ComposedChart

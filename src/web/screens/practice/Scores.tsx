@@ -31,7 +31,7 @@ export const Scores = ({
         {counted(standing.rounds, 'round')}: {valueWord(level)}; {standing.good} passed
         {standing.medianCost !== null && (
           <>
-            ; typical <strong className="num">{standing.medianCost}</strong> {many}, as advised{' '}
+            ; typical <strong className="num">{standing.medianCost}</strong> {many}, advised{' '}
             <strong className="num">{standing.medianAdvised}</strong>
           </>
         )}
