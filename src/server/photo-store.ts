@@ -8,7 +8,7 @@ import { cleanPicture, PHOTO_KINDS } from './photo-clean';
 
 /** Pictures larger than this are refused. */
 export const MAX_PHOTO_BYTES = 6 * 1024 * 1024;
-const EXPECTED = 'a JPEG, PNG or WebP picture of at most 6 MB';
+const EXPECTED = 'Choose a JPEG, PNG or WebP picture of at most 6 MB';
 
 /** How long a count of the folder is good for. */
 const COUNTED_MS = 600_000;

@@ -1,4 +1,7 @@
+import { readdirSync } from 'node:fs';
+import { open, type FileHandle } from 'node:fs/promises';
 import { howMany } from '../case-count';
+import { noisePicture } from '../picture';
 import { note, testApp } from '../server/test-app';
 
 /**
@@ -47,3 +50,34 @@ test('a disk that is full at any write loses nothing that was confirmed, and say
     .send({ expectedSeq: lastSeq, entries: [note('room again')] })
     .expect(201);
 }, 600_000);
+
+/** Writes half of what it is given, as a disk does that fills up meanwhile. */
+async function writeHalf(this: FileHandle, bytes: Buffer): Promise<void> {
+  await this.write(bytes.subarray(0, bytes.length >> 1));
+  throw Object.assign(new Error('no space left on device'), { code: 'ENOSPC' });
+}
+
+test('a disk that fills up in the middle of a photo leaves no half file, and says so', async () => {
+  const { ask, photosDir } = testApp();
+  const send = async (seed: number) =>
+    ask
+      .post('/api/photos')
+      .set('content-type', 'image/png')
+      .send(await noisePicture(seed, 60_000));
+  await send(1);
+  const before = readdirSync(photosDir);
+  const handle = await open(__filename);
+  const writing = jest.spyOn(Object.getPrototypeOf(handle) as FileHandle, 'writeFile');
+  await handle.close();
+  writing.mockImplementationOnce(writeHalf as FileHandle['writeFile']);
+  const refused = await send(2);
+  expect(writing).toHaveBeenCalledTimes(1);
+  writing.mockRestore();
+  expect([refused.status, refused.body.error.message]).toEqual([
+    507,
+    'The shop computer’s disk is full. Nothing was saved.',
+  ]);
+  expect(readdirSync(photosDir)).toEqual(before);
+  expect((await send(2)).status).toBe(201);
+  expect(readdirSync(photosDir)).toHaveLength(2);
+});

@@ -117,7 +117,7 @@ test.each<[string, string, Buffer | string]>([
   expect(answer.body.error).toEqual({
     field: 'photo',
     message: 'This picture can’t be saved.',
-    expected: 'a JPEG, PNG or WebP picture of at most 6 MB',
+    expected: 'Choose a JPEG, PNG or WebP picture of at most 6 MB',
   });
   expect(existsSync(photosDir)).toBe(false);
 });

@@ -63,6 +63,13 @@ describe('records are found', () => {
     expect((await get('/records/tires?only=tread:road&archived=yes')).total).toBe(total);
   });
 
+  test('narrowed to one ID: the record, archived too, or an empty page', async () => {
+    const [first] = (await get('/records/tires?limit=1')).records as TireStock[];
+    const byId = (id: string) => get(`/records/tires?only=id:${id}&archived=yes`);
+    expect((await byId(first!.id)).records).toEqual([first]);
+    expect(await byId('not-there')).toMatchObject({ records: [], total: 0 });
+  });
+
   test('a page after the other holds each record once, in the order asked for', async () => {
     const whole = await markings('sort=marking');
     const { total } = await get('/records/tires');

@@ -71,12 +71,12 @@ const pageOf = (
 ): RecordQuery => {
   const fields = fieldsOfKind(kind);
   const [narrowed = '', value = ''] = only.split(/:(.*)/s);
-  const choices = fields.filter((f) => f.form.as === 'choice').map((f) => f.key);
+  const choices = ['id', ...fields.filter((f) => f.form.as === 'choice').map((f) => f.key)];
   if (only && !choices.includes(narrowed))
     throw new InputError(
       'only',
       `${narrowed.slice(0, 40)} is not a field with choices.`,
-      choices.length > 0 ? `Choose ${choices.join(', ')}` : 'Leave it out',
+      `Choose ${choices.join(', ')}`,
     );
   const sorted = sort.replace(/^-/, '');
   if (sort && !fields.some((f) => f.key === sorted))

@@ -5,7 +5,7 @@ import { Button } from '../parts/Button';
 import { useJob } from '../parts/job-context';
 import { useDo } from '../store';
 import { api, ApiError } from '../store/api';
-import { shopChanged, useRecordQuery } from '../store/records-api';
+import { shopChanged, useRecordPageQuery } from '../store/records-api';
 import { refusalText } from '../parts/refusal';
 
 /**
@@ -16,11 +16,18 @@ export const KeepTakeOff = () => {
   const { job, state, wheel } = useJob();
   const dispatch = useDo();
   const id = `takeoff-${job.id}`;
-  const { isSuccess: isKept } = useRecordQuery({ kind: 'tires', id });
+  // A page of at most one: asked for by its address, one that is not there yet would be an error.
+  const { data: kept } = useRecordPageQuery({
+    kind: 'tires',
+    find: '',
+    only: `id:${id}`,
+    archived: 'yes',
+    limit: 1,
+  });
   const [problem, setProblem] = useState<string | null>(null);
   const off = state.cameOff;
   if (!off) return null;
-  if (isKept)
+  if (kept && kept.total > 0)
     return (
       <p className="text-[16px]">
         <Link className="underline" to={`/records/tires?edit=${id}`}>
