@@ -70,10 +70,13 @@ const SCREENS: Readonly<Record<string, readonly string[]>> = {
 const isStation = (path: string): boolean => /demo-job-[23]\d\/(?!card|log)/.test(path);
 
 for (const [group, paths] of Object.entries(SCREENS))
-  test(`${group}: accessible by day and by night, a station without scrolling, a phone without scrolling sideways`, async ({
+  test(`${group}: accessible by day and by night, a station without scrolling, a phone without scrolling sideways, no failed request`, async ({
     page,
     shop,
   }) => {
+    // A request that a screen makes and that fails shows in nothing but the browser's console.
+    const failed: string[] = [];
+    page.on('response', (r) => r.status() >= 400 && failed.push(`${r.status()} ${r.url()}`));
     await openAs(page, shop, '/');
     for (const [i, path] of paths.entries()) {
       await page.setViewportSize({ width: 1280, height: 800 });
@@ -102,6 +105,7 @@ for (const [group, paths] of Object.entries(SCREENS))
         page.evaluate(() => Math.max(0, document.documentElement.scrollWidth - window.innerWidth));
       await expect.poll(async () => `${path} ${await wide()}`).toBe(`${path} 0`);
       expect([path, await longTexts(page)]).toEqual([path, []]);
+      expect([path, failed]).toEqual([path, []]);
     }
   });
 

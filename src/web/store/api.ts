@@ -126,7 +126,7 @@ const ask = async <T>(
   );
 };
 
-/** The lines of an answer as they arrive. */
+/** The lines of an answer as they arrive. Throws what the connection ends with. */
 async function* linesOf(body: ReadableStream<Uint8Array<ArrayBuffer>>): AsyncGenerator<string> {
   const reader = body
     .pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array<ArrayBuffer>>)
@@ -165,11 +165,16 @@ const askWatching = async <T>(
     reportAuthRejected(response.status, answer?.error);
     throw new ApiError(answer ? response.status : 0, answer?.error ?? NO_ANSWER);
   }
-  for await (const text of linesOf(response.body)) {
-    const line = JSON.parse(text) as ProgressLine<T>;
-    if ('phase' in line) onProgress(line);
-    else if (line.answer.error) throw new ApiError(line.status, line.answer.error);
-    else return line.answer;
+  try {
+    for await (const text of linesOf(response.body)) {
+      const line = JSON.parse(text) as ProgressLine<T>;
+      if ('phase' in line) onProgress(line);
+      else if (line.answer.error) throw new ApiError(line.status, line.answer.error);
+      else return line.answer;
+    }
+  } catch (error) {
+    // A connection that ends in the middle of the answer is no answer.
+    throw signal.aborted || error instanceof ApiError ? error : new ApiError(0, NO_ANSWER);
   }
   throw new ApiError(0, NO_ANSWER);
 };
