@@ -15,7 +15,7 @@ interface StationProps {
   /** What to do, in one line. */
   now: ReactNode;
   why?: ReactNode;
-  /** What it is done with: on a phone it stands before the picture. */
+  /** What it is done with: on a phone it stands below the picture. */
   act?: ReactNode;
   /** The figures and the rest. */
   children?: ReactNode;
@@ -45,29 +45,29 @@ const usePast = (): Pick<StationProps, 'lead' | 'now' | 'why'> | null => {
 
 /**
  * A station: the picture and, beside it, what to do now, why, and the figures. On a phone first
- * what to do, then the picture.
+ * what to do, then the whole picture, then the buttons.
  */
 export const StationLayout = (station: StationProps) => {
   const { picture, split, act, children } = station;
   const past = usePast();
   const { lead, now, why } = past ?? station;
   return (
-    <div className="grid gap-x-6 px-4 pb-4 lg:min-h-full lg:grid-cols-[minmax(0,1fr)_408px] lg:grid-rows-[auto_1fr] lg:px-0 lg:pr-5">
+    <div className="grid gap-x-6 px-4 pb-4 lg:min-h-full lg:grid-cols-[minmax(0,1fr)_408px] lg:grid-rows-[auto_auto_1fr] lg:px-0 lg:pr-5">
       <section className="min-w-0 pt-2 max-lg:order-1 lg:col-start-2">
         {lead && <div className="head mb-1 text-[18px] text-water">{lead}</div>}
         <h2 className="text-[34px] max-sm:text-[28px]" aria-live="polite">
           {now}
         </h2>
         {why && <p className="mt-2 text-ink2">{why}</p>}
-        {act && <div className="mt-3 max-lg:mb-3">{act}</div>}
       </section>
+      {act && <section className="mt-3 min-w-0 max-lg:order-3 lg:col-start-2">{act}</section>}
       <section
-        className={`${split ? 'max-lg:contents lg:pt-2' : 'max-lg:order-2 lg:sticky lg:top-2'} lg:self-start mx-auto w-full max-w-[640px] lg:col-start-1 lg:row-span-2 lg:row-start-1`}
+        className={`${split ? 'max-lg:contents lg:pt-2' : 'max-lg:order-2 lg:sticky lg:top-2'} lg:self-start mx-auto w-full max-w-[640px] lg:col-start-1 lg:row-span-3 lg:row-start-1`}
         aria-label="The wheel"
       >
         {picture}
       </section>
-      <section className={`min-w-0 max-lg:order-3 lg:col-start-2 ${act ? '' : 'pt-4'}`}>
+      <section className={`min-w-0 max-lg:order-4 lg:col-start-2 ${act ? '' : 'pt-4'}`}>
         {children}
       </section>
     </div>
