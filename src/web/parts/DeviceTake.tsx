@@ -1,3 +1,4 @@
+import { dateText } from '../../core/base/units';
 import { Popover } from 'radix-ui';
 import { Plug } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
@@ -23,7 +24,7 @@ export const DeviceLabel = ({ device }: { device: NonNullable<LiveDevice['device
   <>
     {device.name}
     {device.simulated ? ', simulated' : ''} ·{' '}
-    {device.calibratedOn ? `calibrated ${device.calibratedOn}` : 'calibration not recorded'}
+    {device.calibratedOn ? `calibrated ${dateText(device.calibratedOn)}` : 'calibration not recorded'}
   </>
 );
 

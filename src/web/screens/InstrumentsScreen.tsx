@@ -1,3 +1,4 @@
+import { dateText } from '../../core/base/units';
 import { Link } from 'react-router';
 import { DEVICE_KINDS, FAILURES, type DeviceState, type Failure } from '../../core/bench/devices';
 import type { Verdict } from '../../core/base/working';
@@ -71,7 +72,7 @@ const Instrument = ({
         </p>
         <p className="text-[15px] text-ink2">
           {device.calibratedOn ? (
-            `calibrated ${device.calibratedOn}`
+            `calibrated ${dateText(device.calibratedOn)}`
           ) : (
             <>
               calibration not recorded,{' '}

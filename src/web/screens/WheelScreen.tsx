@@ -91,8 +91,8 @@ const Wear = ({ wheel }: { wheel: Wheel }) => {
             {wear.working.result.doneOn && (
               <span>
                 {wear.working.result.doneOn < today()
-                  ? `worn out since ${wear.working.result.doneOn} at this pace: measure again`
-                  : `worn out about ${wear.working.result.doneOn} at this pace`}
+                  ? `worn out since ${dateText(wear.working.result.doneOn)} at this pace: measure again`
+                  : `worn out about ${dateText(wear.working.result.doneOn)} at this pace`}
               </span>
             )}
             {wear.working.result.rateMmPer1000Km !== null && (
