@@ -24,7 +24,9 @@ export const DeviceLabel = ({ device }: { device: NonNullable<LiveDevice['device
   <>
     {device.name}
     {device.simulated ? ', simulated' : ''} ·{' '}
-    {device.calibratedOn ? `calibrated ${dateText(device.calibratedOn)}` : 'calibration not recorded'}
+    {device.calibratedOn
+      ? `calibrated ${dateText(device.calibratedOn)}`
+      : 'calibration not recorded'}
   </>
 );
 
