@@ -199,7 +199,7 @@ describe('how requests come', () => {
   });
 
   test.each([
-    [{ RIMSTONE_PLAIN_HTTP: 'yes' }, /set it to "anyone on the network can read it"/],
+    [{ RIMSTONE_PLAIN_HTTP: 'yes' }, /set it to "anybody on the network can read it"/],
     [{ RIMSTONE_TLS_CERT: 'a.crt' }, /set both, or neither/],
     [
       { RIMSTONE_TLS_CERT: 'no-such.crt', RIMSTONE_TLS_KEY: 'no-such.key' },

@@ -5,7 +5,7 @@ import { namesFor } from './addresses';
 import type { ShopCertificate } from './shop-certificate';
 
 /** What has to be said for plain HTTP beyond this machine. */
-export const PLAIN_WORDS = 'anyone on the network can read it';
+export const PLAIN_WORDS = 'anybody on the network can read it';
 
 /** Loaded only where there is TLS: it slows the server's start. */
 const certificates = () => import('./shop-certificate');
