@@ -43,10 +43,10 @@ export const createApp = (db: Db, options: AppOptions): Express => {
   // 2. Nothing is answered to a computer that may not reach the shop, not even a page.
   app.use(outerGate(auth, options));
   // 3. A tablet gets the certificate before it trusts the shop.
-  if (root)
-    app.get('/certificate.crt', (_req, res) => {
-      res.type('application/x-x509-ca-cert').send(root);
-    });
+  app.get('/certificate.crt', (_req, res) => {
+    if (root) res.type('application/x-x509-ca-cert').send(root);
+    else res.status(404).type('text').send('This shop has no certificate of its own.\n');
+  });
   // 4. Pages of other addresses write nothing; nothing is written without the shop's file; no cache
   // keeps an answer.
   app.use(ownPagesWrite);

@@ -67,6 +67,11 @@ export class ChangedMeanwhile extends Error {
 }
 
 /** One shape for every refusal. */
+const KB = 1024;
+/** A limit in the unit it was set in: whole MB where it is so many. */
+const limitText = (bytes: number): string =>
+  bytes % (KB * KB) === 0 ? `${bytes / (KB * KB)} MB` : `${Math.round(bytes / KB)} kB`;
+
 const problem = (field: string, message: string, expected: string): { error: InputProblem } => ({
   error: { field, message, expected },
 });
@@ -125,7 +130,7 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
       .set('Retry-After', '2')
       .json(problem('server', error.message, 'Try again in a moment'));
   } else if (error instanceof NotFound) {
-    res.status(404).json(problem('path', error.message, 'Use an address from the API document'));
+    res.status(404).json(problem('path', error.message, 'Choose one that exists'));
   } else if (typeof error?.status === 'number' && error.status < 500) {
     res
       .status(error.status)
@@ -133,7 +138,7 @@ export const errorHandler: ErrorRequestHandler = (error, req, res, _next) => {
         problem(
           'body',
           error.status === 413 ? 'The request is too large.' : 'The request cannot be read.',
-          `Send at most ${Math.round((error.limit ?? 262_144) / 1024)} kB, of the kind this address takes`,
+          `Send at most ${limitText(error.limit ?? 256 * KB)}, of the kind this address takes`,
         ),
       );
   } else if (diskProblem(error)) {

@@ -13,6 +13,12 @@ describe('who may reach it', () => {
     await ask.get('/api/health').set('Host', 'elsewhere.example').expect(403);
   });
 
+  test('a shop without a certificate of its own says so, and gives no page in its place', async () => {
+    const { ask } = testApp({ empty: true });
+    const { text } = await ask.get('/certificate.crt').expect(404);
+    expect(text).toBe('This shop has no certificate of its own.\n');
+  });
+
   test.each([
     ['127.0.0.1', true],
     ['localhost', true],

@@ -129,7 +129,7 @@ test('a picture over the limit is refused by its size', async () => {
     .set('content-type', 'image/png')
     .send(Buffer.concat([PNG, Buffer.alloc(6 * 1024 * 1024)]));
   expect(answer.status).toBe(413);
-  expect(answer.body.error.expected).toBe('Send at most 6144 kB, of the kind this address takes');
+  expect(answer.body.error.expected).toBe('Send at most 6 MB, of the kind this address takes');
 });
 
 test('an address that is no id, or of no picture, says so and reads nothing else', async () => {
