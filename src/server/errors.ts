@@ -77,7 +77,7 @@ const problem = (field: string, message: string, expected: string): { error: Inp
 });
 
 export const unknownRoute: RequestHandler = (req, _res, next) =>
-  next(new NotFound(`No such address: ${req.path}.`));
+  next(new NotFound(`No such address: ${req.baseUrl}${req.path}.`));
 
 const statusOf = (error: InputError): number => {
   if (error instanceof NotSignedIn) return 401;
