@@ -1,5 +1,5 @@
 import { ROLES, type Role } from '../../src/core/shop/auth';
-import { closedShop, makeSecrets, PEOPLE } from './closed-shop';
+import { closedShop, makeSecrets, onClock, PEOPLE } from './closed-shop';
 import { note } from './test-app';
 
 beforeAll(makeSecrets);
@@ -174,6 +174,23 @@ describe('a name', () => {
     );
     // Each approval is good once.
     await append('fitter', openJob, 'handed-over', release).expect(403);
+  });
+
+  test('approved more than two minutes ago is not approved anymore', async () => {
+    await onClock(async (move) => {
+      const { append, agents } = await shopAtWork();
+      const approve = () =>
+        agents.fitter
+          .post('/api/session/approvals')
+          .send({ ...PEOPLE.owner, about: openJob })
+          .expect(204);
+      await approve();
+      move(2.1);
+      await append('fitter', openJob, 'handed-over', release).expect(403);
+      await approve();
+      move(1.9);
+      await append('fitter', openJob, 'handed-over', release).expect(201);
+    });
   });
 
   test('approved at one screen is not approved at another', async () => {

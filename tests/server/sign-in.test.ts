@@ -1,6 +1,7 @@
 import request from 'supertest';
 import { FREE_TRIES, triesWithin } from '../../src/core/shop/auth';
 import { CONFIRMED } from '../../src/server/auth/rights';
+import { passkeyStore } from '../../src/server/db/passkey-store';
 import { closedShop, makeSecrets, onClock, PEOPLE } from './closed-shop';
 
 beforeAll(makeSecrets);
@@ -224,5 +225,28 @@ describe('what an owner has to prove again', () => {
       .set('Host', 'localhost')
       .send({ passkey: made.passkey })
       .expect(401);
+  });
+
+  test('a person has at most ten passkeys, and a new passphrase removes them', async () => {
+    const { signIn, db } = closedShop();
+    const juna = await signIn('owner');
+    const store = passkeyStore(db);
+    const key = {
+      who: PEOPLE.owner.who,
+      publicKey: Buffer.from('key'),
+      counter: 0,
+      transports: [],
+    };
+    for (let i = 0; i < 10; i++)
+      store.add({ ...key, id: `key-${i}`, label: `key ${i}` }, new Date().toISOString());
+    const challenge = () =>
+      juna.post('/api/session/passkeys/challenge').set('Host', 'localhost').send({});
+    expect((await challenge().expect(422)).body.error.message).toContain('10 passkeys');
+    await juna
+      .put('/api/session/secret')
+      .send({ old: PEOPLE.owner.secret, secret: 'water over nine stone steps' })
+      .expect(200);
+    expect(store.of(PEOPLE.owner.who)).toEqual([]);
+    await challenge().expect(201);
   });
 });
