@@ -19,6 +19,8 @@ export interface Known {
   bandG?: number;
   /** Dead bands to tell apart; more of them where it is the band that is asked for. */
   bandSteps?: number;
+  /** A coarser grid and fewer dead bands: enough to compare how well stories explain readings. */
+  isRough?: boolean;
   /**
    * Clockwise moment of a stand that is not level, as grams at the weight radius; 0 if left out.
    */
@@ -67,7 +69,12 @@ export interface Belief {
   evidence: number;
 }
 
-const CELLS = 48;
+/**
+ * Cells along each axis, pass by pass: the first ones only find where the belief is. The blur of
+ * the likelihoods follows the cells, so that a coarse grid misses nothing narrow.
+ */
+const CELLS_BY_PASS = [24, 32, 48];
+const ROUGH_CELLS_BY_PASS = [24, 24, 24];
 /**
  * Dead bands that a stand may have, grams, from a good one to a bad one, any alike. Basis: memory.
  */
@@ -78,9 +85,10 @@ const [MIN_BAND_G, MAX_BAND_G] = [0.5, 7.5];
  */
 const KNOWN_WITHIN = 0.18;
 const BAND_STEPS = 10;
+const ROUGH_BAND_STEPS = 4;
 
 /** Dead bands to look at, and how probable each is beforehand. */
-const bandsOf = (knownG: number | undefined, steps = BAND_STEPS): { f: number; p: number }[] => {
+const bandsOf = (knownG: number | undefined, steps: number): { f: number; p: number }[] => {
   const [from, to] =
     knownG === undefined
       ? [MIN_BAND_G, MAX_BAND_G]
@@ -131,46 +139,65 @@ export const cellAt = (
   return [patch.x + u * patch.cos - v * patch.sin, patch.y + u * patch.sin + v * patch.cos];
 };
 
+/** The middles of all cells, grams. */
+const middlesOf = (patch: Patch, cells: number): { xs: Float64Array; ys: Float64Array } => {
+  const xs = new Float64Array(cells * cells);
+  const ys = new Float64Array(cells * cells);
+  for (let i = 0; i < xs.length; i++) [xs[i], ys[i]] = cellAt({ patch, cells }, i);
+  return { xs, ys };
+};
+
 /** The belief over one patch. */
 const over = (
   patch: Patch,
+  cells: number,
   seen: readonly Observation[],
-  { prior, bandG: knownG, bandSteps, tiltG }: Known,
+  { prior, bandG: knownG, bandSteps, isRough, tiltG }: Known,
 ): Belief => {
-  const bands = bandsOf(knownG, bandSteps);
+  const bands = bandsOf(knownG, bandSteps ?? (isRough ? ROUGH_BAND_STEPS : BAND_STEPS));
   const { cos, sin, halfU, halfV } = patch;
   const blur = (nx: number, ny: number) =>
-    (abs(nx * cos + ny * sin) * halfU + abs(ny * cos - nx * sin) * halfV) / CELLS;
+    (abs(nx * cos + ny * sin) * halfU + abs(ny * cos - nx * sin) * halfV) / cells;
   const first = seen.find((o) => o.kind === 'swing') ?? null;
-  const likelihoods = seen.map((o) => likelihoodOf(o, o === first ? null : first, blur, tiltG));
-  const mass = new Float64Array(CELLS * CELLS);
-  const bandOf = new Float64Array(CELLS * CELLS);
+  const fs = bands.map((b) => b.f);
+  const likelihoods = seen.map((o) => likelihoodOf(o, o === first ? null : first, fs, blur, tiltG));
+  const steps = bands.length;
+  const { xs, ys } = middlesOf(patch, cells);
+  const mass = new Float64Array(cells * cells);
+  const bandOf = new Float64Array(cells * cells);
   const wrong = new Float64Array(seen.length);
-  const shares = new Float64Array(seen.length);
-  const perBand = new Float64Array(bands.length);
+  /** For each observation, at one cell: how probable it is that it is wrong, band by band. */
+  const shares = new Float64Array(seen.length * steps);
+  const likely = new Float64Array(steps);
+  const p = new Float64Array(steps);
+  const rightShare = new Float64Array(steps);
+  const perBand = new Float64Array(steps);
   let [total, right] = [0, 0];
   for (let i = 0; i < mass.length; i++) {
-    const [x, y] = cellAt({ patch, cells: CELLS }, i);
-    const before = priorAt(x, y, prior);
-    for (let b = 0; b < bands.length; b++) {
-      const { f, p: chance } = bands[b]!;
-      let p = before * chance;
-      let rightShare = 1;
-      for (let k = 0; k < likelihoods.length; k++) {
-        const { of, wrong: anyhow } = likelihoods[k]!;
+    const before = priorAt(xs[i]!, ys[i]!, prior);
+    for (let b = 0; b < steps; b++) p[b] = before * bands[b]!.p;
+    rightShare.fill(1);
+    for (let k = 0; k < likelihoods.length; k++) {
+      const { of, wrong: anyhow } = likelihoods[k]!;
+      of(xs[i]!, ys[i]!, likely);
+      for (let b = 0; b < steps; b++) {
         // Against a reading that is simply wrong: however many contradict each other, the product
         // stays a number.
-        const times = ((1 - WRONG) * of(x, y, f)) / anyhow + WRONG;
-        shares[k] = WRONG / times;
-        p *= times;
-        rightShare *= 1 - shares[k]!;
+        const times = ((1 - WRONG) * likely[b]!) / anyhow + WRONG;
+        const share = WRONG / times;
+        shares[k * steps + b] = share;
+        p[b]! *= times;
+        rightShare[b]! *= 1 - share;
       }
-      mass[i]! += p;
-      right += p * rightShare;
-      bandOf[i]! += p * f;
-      perBand[b]! += p;
-      for (let k = 0; k < wrong.length; k++) wrong[k]! += p * shares[k]!;
     }
+    for (let b = 0; b < steps; b++) {
+      mass[i]! += p[b]!;
+      right += p[b]! * rightShare[b]!;
+      bandOf[i]! += p[b]! * fs[b]!;
+      perBand[b]! += p[b]!;
+    }
+    for (let k = 0; k < wrong.length; k++)
+      for (let b = 0; b < steps; b++) wrong[k]! += p[b]! * shares[k * steps + b]!;
     total += mass[i]!;
   }
   let [meanX, meanY, bandG] = [0, 0, 0];
@@ -178,20 +205,20 @@ const over = (
     bandG += bandOf[i]! / total;
     if (mass[i]! > 0) bandOf[i]! /= mass[i]!;
     mass[i]! /= total;
-    const [x, y] = cellAt({ patch, cells: CELLS }, i);
-    meanX += mass[i]! * x;
-    meanY += mass[i]! * y;
+    meanX += mass[i]! * xs[i]!;
+    meanY += mass[i]! * ys[i]!;
   }
   let [varX, varY, covXY] = [0, 0, 0];
   for (let i = 0; i < mass.length; i++) {
-    const [x, y] = cellAt({ patch, cells: CELLS }, i);
-    varX += mass[i]! * (x - meanX) ** 2;
-    varY += mass[i]! * (y - meanY) ** 2;
-    covXY += mass[i]! * (x - meanX) * (y - meanY);
+    const dx = xs[i]! - meanX;
+    const dy = ys[i]! - meanY;
+    varX += mass[i]! * dx ** 2;
+    varY += mass[i]! * dy ** 2;
+    covXY += mass[i]! * dx * dy;
   }
   return {
     patch,
-    cells: CELLS,
+    cells,
     mass,
     bandKnown: knownG !== undefined,
     bandOf,
@@ -204,7 +231,7 @@ const over = (
     covXY,
     wrong: [...wrong].map((w) => w / total),
     allRight: right / total,
-    evidence: (total * 4 * halfU * halfV) / CELLS ** 2,
+    evidence: (total * 4 * halfU * halfV) / cells ** 2,
   };
 };
 
@@ -235,17 +262,19 @@ const closer = (belief: Belief): Patch => {
   };
 };
 
-const PASSES = 3;
 const REACH_G = 190;
+const EVERYWHERE: Patch = { x: 0, y: 0, cos: 1, sin: 0, halfU: REACH_G, halfV: REACH_G };
 
 /**
  * The belief after what was seen, and an old answer if there is one. The same input gives the same
  * belief, to the last digit.
  */
 export const believe = (seen: readonly Observation[], known: Known = {}): Belief => {
-  let belief = over({ x: 0, y: 0, cos: 1, sin: 0, halfU: REACH_G, halfV: REACH_G }, seen, known);
-  for (let pass = 1; pass < PASSES; pass++) belief = over(closer(belief), seen, known);
-  return belief;
+  const [first, ...others] = known.isRough ? ROUGH_CELLS_BY_PASS : CELLS_BY_PASS;
+  return others.reduce(
+    (belief, cells) => over(closer(belief), cells, seen, known),
+    over(EVERYWHERE, first!, seen, known),
+  );
 };
 
 /**

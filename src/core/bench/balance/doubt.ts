@@ -211,13 +211,8 @@ const doubtAs = (story: Story, reading: number): Doubt => ({
 });
 
 /** Roughly is enough to tell a story that explains it from one that does not. */
-const ROUGH_BANDS = 4;
-
 const evidenceOf = (parts: readonly (readonly Observation[])[], known: Known): number =>
-  parts.reduce(
-    (product, part) => product * believe(part, { ...known, bandSteps: ROUGH_BANDS }).evidence,
-    1,
-  );
+  parts.reduce((product, part) => product * believe(part, { ...known, isRough: true }).evidence, 1);
 
 /** The story that explains the readings best, if it does so much better than single slips. */
 const bestStory = (

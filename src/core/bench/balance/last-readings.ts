@@ -62,37 +62,42 @@ interface LastFit {
 export const lastFit = (now: readonly Observation[], limitG: number, bandG?: number): LastFit => {
   if (now.length === 0) return { fit: 1, crowded: false };
   const blur = () => 0.4;
+  const bands = bandG === undefined ? BANDS_G : [bandG];
   // What is on belongs to the wheel here: only what is left counts.
-  const likelihoods = now.map((o) => likelihoodOf({ ...o, weights: [] }, null, blur));
+  const likelihoods = now.map((o) => likelihoodOf({ ...o, weights: [] }, null, bands, blur));
   const rests = now.filter((o): o is Settle => o.kind === 'settle');
   const arcDeg = rests.length === 0 ? 0 : arcOf(rests.map((r) => r.restDeg)) + 2 * READ_DEG;
   // A machine does not hide behind bearings.
   const byMachine = now.some((o) => o.kind === 'machine');
+  const likely = new Float64Array(bands.length);
+  const all = new Float64Array(bands.length);
+  const levels = new Float64Array(bands.length);
   let [within, anywhere, crowd] = [0, 0, 0];
-  for (const f of bandG === undefined ? BANDS_G : [bandG]) {
-    const hiddenG = byMachine ? limitG : Math.max(limitG, HIDDEN_BANDS * f);
-    for (let ring = 0; ring <= RINGS; ring++) {
-      // Rings lie closer where little is left.
-      const r = MAX_G * (ring / RINGS) ** 2;
-      for (let k = 0; k < (ring === 0 ? 1 : DIRECTIONS); k++) {
-        const rad = (2 * Math.PI * k) / DIRECTIONS;
-        const [x, y] = [r * Math.sin(rad), r * Math.cos(rad)];
-        const p = likelihoods.reduce(
-          (product, { of, wrong }) => product * (of(x, y, f) / wrong + 1e-4),
-          1,
-        );
-        anywhere = Math.max(anywhere, p);
-        if (r > hiddenG) continue;
-        within = Math.max(within, p);
-        const levels = likelihoods.reduce(
-          (q, { of }, i) => (now[i]!.kind === 'level' ? q * of(x, y, f) : q),
-          1,
-        );
+  for (let ring = 0; ring <= RINGS; ring++) {
+    // Rings lie closer where little is left.
+    const r = MAX_G * (ring / RINGS) ** 2;
+    for (let k = 0; k < (ring === 0 ? 1 : DIRECTIONS); k++) {
+      const rad = (2 * Math.PI * k) / DIRECTIONS;
+      all.fill(1);
+      levels.fill(1);
+      likelihoods.forEach(({ of, wrong }, i) => {
+        of(r * Math.sin(rad), r * Math.cos(rad), likely);
+        for (let b = 0; b < bands.length; b++) {
+          all[b]! *= likely[b]! / wrong + 1e-4;
+          if (now[i]!.kind === 'level') levels[b]! *= likely[b]!;
+        }
+      });
+      for (let b = 0; b < bands.length; b++) {
+        const f = bands[b]!;
+        anywhere = Math.max(anywhere, all[b]!);
+        if (r > (byMachine ? limitG : Math.max(limitG, HIDDEN_BANDS * f))) continue;
+        within = Math.max(within, all[b]!);
         const widthDeg = r <= f ? 360 : (2 * Math.asin(f / r)) / DEG + 2 * READ_DEG;
         const isNear =
           r <= f ||
           rests.every((rest) => Math.abs(angleBetween(rest.restDeg, rad / DEG)) <= widthDeg / 2);
-        if (isNear) crowd = Math.max(crowd, levels * crowdChance(rests.length, arcDeg, widthDeg));
+        if (isNear)
+          crowd = Math.max(crowd, levels[b]! * crowdChance(rests.length, arcDeg, widthDeg));
       }
     }
   }

@@ -29,13 +29,13 @@ export interface LevelTest extends Seen {
 }
 
 /** Time of one small swing there and back. */
-interface Swing extends Seen {
+export interface Swing extends Seen {
   kind: 'swing';
   periodS: number;
 }
 
 /** What a machine that spins the wheel says: where it is heavy, and by how much. */
-interface MachineReading extends Seen {
+export interface MachineReading extends Seen {
   kind: 'machine';
   massG: number;
   deg: number;
