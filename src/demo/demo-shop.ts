@@ -737,7 +737,7 @@ export const DEMO_INSTRUMENTS: InstrumentItem[] = [
   }),
 ];
 
-/** What this shop has set for itself. */
+/** The rules that this shop has set for itself. */
 export const DEMO_RULES: readonly { key: string; value: number; note: string }[] = [
   { key: 'cost.disposalMinor', value: 400, note: 'what the recycler takes' },
   { key: 'cost.taxPct', value: 7.5, note: 'on parts and fee' },
@@ -747,7 +747,7 @@ export const DEMO_RULES: readonly { key: string; value: number; note: string }[]
   { key: 'labour.beadlockMinor', value: 7800, note: 'off and on the machine, balanced' },
 ];
 
-/** What is on its way for a wheel that waits for it. */
+/** The parts on order for a wheel that waits for them. */
 export const DEMO_ORDER = {
   id: 'demo-order-1',
   what: 'ring bolts, zinc plated',

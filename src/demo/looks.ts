@@ -6,7 +6,7 @@ import type { Db } from '../server/db/open-db';
 import type { RecheckStore } from '../server/db/recheck-store';
 import type { RecordStore } from '../server/db/record-store';
 
-/** What was due so many days ago and before was looked at on its day. */
+/** Rechecks due this many days ago or earlier were made on their day. */
 const LOOKED_AT_DAYS = 4;
 const WHO = DEMO_PEOPLE[1]!;
 

@@ -46,17 +46,14 @@ const DEMO_SHELVES = {
   valves: DEMO_VALVES,
 };
 
-/**
- * What the demo shop's stand hides, and the wheel that stands on it: as the simulated stand has
- * them.
- */
+/** The dead band of the demo shop's stand, and the wheel on it: as the simulated stand has them. */
 const DEMO_BAND_G = 2.5;
 /** Its fitters make up the pieces finer than the limit. */
 const FINER_G = 2.5;
 const HEAVY_ON_THE_BENCH: MassVector = { massG: 43, deg: 206 };
 
 const USE_OF: Record<string, Use> = { dirt: 'dirt', scooter: 'road' };
-/** What a fitter might note of a bare wheel, each with the wheels that can have it. */
+/** The notes a fitter might make of a bare wheel, each with the wheels that can have it. */
 const NOTES: readonly { text: string; of: (wheel: Wheel) => boolean }[] = [
   { text: 'Corrosion at the valve hole, cleaned back to metal.', of: () => true },
   { text: 'Two spokes were dull, brought up to their neighbors.', of: ({ spokes }) => spokes > 0 },
@@ -106,7 +103,7 @@ interface Plan {
 
 type Estimate = ReturnType<typeof balanceEstimate.run>['result'];
 
-/** What is believed of the wheel now. */
+/** The present belief about the wheel. */
 const believed = (state: () => JobState): Estimate => {
   const { seen, on, rules } = balanceQuestion(state(), [])!;
   return balanceEstimate.run({ seen, on, rules }).result;

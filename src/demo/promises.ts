@@ -8,7 +8,7 @@ const WHO = 'Juna Birk';
 const inHours = (now: number, hours: number): string =>
   new Date(Math.ceil((now + hours * 3_600_000) / HALF_HOUR_MS) * HALF_HOUR_MS).toISOString();
 
-/** What the demo shop promised for the machines that are in, and what one of them waits for. */
+/** The demo shop's promises for the machines that are in, and what one of them waits for. */
 export const writePromises = (visits: VisitStore, now: number): void => {
   const write = (visitId: string, entries: Pick<VisitEntryBody, 'kind' | 'data'>[]) =>
     visits.append(

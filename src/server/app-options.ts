@@ -11,7 +11,7 @@ import type { ManyIn } from './routes/record-files';
 import type { Forget } from './routes/riders';
 import type { WorkPool } from './work/work-pool';
 
-/** What the server is told beside its database. */
+/** The server's options beside its database. */
 export interface AppOptions {
   logger: Logger;
   /** The folder of the photos. */

@@ -4,7 +4,7 @@ interface DiskProblem extends InputProblem {
   status: number;
 }
 
-/** What the codes of SQLite and of the system begin with, and what each means to whoever wrote. */
+/** The prefixes of SQLite's and the system's codes, and what each means to whoever wrote. */
 const PROBLEMS: readonly {
   codes: readonly string[];
   status: number;
@@ -43,7 +43,7 @@ const PROBLEMS: readonly {
   },
 ];
 
-/** What the disk did to a request, in words; null for an error that is not of the disk. */
+/** The disk's fault in a request, in words; null for an error that is not of the disk. */
 export const diskProblem = (error: unknown): DiskProblem | null => {
   const code = (error as { code?: unknown } | null)?.code;
   if (typeof code !== 'string') return null;

@@ -5,7 +5,7 @@ import type { Entry } from '../core/job';
 import type { VisitEntry } from '../core/shop/visit';
 import { diskProblem } from './disk-problem';
 
-/** What was asked for is not there. */
+/** The thing asked for is not there. */
 export class NotFound extends Error {}
 
 /** Too much is waiting to be worked out already. */
@@ -30,7 +30,7 @@ export class AskerGone extends Error {}
 /** Nobody is signed in, or the screen is locked. */
 export class NotSignedIn extends InputError {}
 
-/** Who is signed in may not do this. */
+/** The person signed in may not do this. */
 export class NotAllowed extends InputError {}
 
 /** Wrong guesses too often: whoever asks waits. */

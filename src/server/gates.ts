@@ -33,7 +33,7 @@ export const headers = (): RequestHandler =>
 export const compressed = (): RequestHandler =>
   compression({ filter: (req, res) => !isStream(res) && compression.filter(req, res) });
 
-/** How the shop is reached from outside. */
+/** The ways the shop is reached from outside. */
 interface Reach {
   passphrase?: string | undefined;
   isReachable?: boolean;

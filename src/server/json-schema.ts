@@ -3,7 +3,7 @@ import parseJoi from 'joi-to-json';
 
 export type Json = Record<string, unknown>;
 
-/** What the converter overlooks, as `describe` tells it. */
+/** The parts that the converter overlooks, as `describe` tells them. */
 interface Described {
   type?: string;
   allow?: unknown[];

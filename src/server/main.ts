@@ -16,7 +16,7 @@ import { fromProxy, transportFor, TransportUnusable } from './tls/transport';
 import { workPool } from './work/work-pool';
 
 const GRACE_MS = 5000;
-/** How often the shop's own certificate is looked at. */
+/** The interval at which the shop's own certificate is checked. */
 const RENEW_MS = 12 * 3_600_000;
 
 const fail = (message: string): never => {

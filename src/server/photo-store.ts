@@ -10,7 +10,7 @@ import { cleanPicture, PHOTO_KINDS } from './photo-clean';
 export const MAX_PHOTO_BYTES = 6 * 1024 * 1024;
 const EXPECTED = 'Choose a JPEG, PNG or WebP picture of at most 6 MB';
 
-/** How long a count of the folder is good for. */
+/** The lifetime of a count of the folder. */
 const COUNTED_MS = 600_000;
 
 /** The bytes of all files in a folder. */

@@ -1,10 +1,10 @@
 import type { Request, Response } from 'express';
 
-/** What goes on: the rows of a file are looked at, or taken in. */
+/** The phases: the rows of a file are looked at, or taken in. */
 const PHASES = ['looking', 'taking'] as const;
 type Phase = (typeof PHASES)[number];
 
-/** How far something is: phase, done, of how many. Shared with the thread that does it. */
+/** The progress of a task: phase, done, of how many. Shared with the thread that does it. */
 export type Told = Int32Array<SharedArrayBuffer>;
 const WORDS = 3;
 
@@ -15,13 +15,12 @@ export const tell = (told: Told | undefined, phase: Phase, done: number, of: num
   told?.set([PHASES.indexOf(phase), done, of]);
 };
 
-/** How often whoever waits is told. */
+/** The interval of progress lines. */
 const TELL_MS = 200;
 
 /**
- * Where it is asked for (`progress=yes`), says in lines of JSON how far it is, until it is
- * answered: the last line then is `{ status, answer }`, the answer as it would have come alone,
- * refusals too.
+ * Streams progress as lines of JSON until the answer, if it is asked for (`progress=yes`): the last
+ * line then is `{ status, answer }`, the answer as it would have come alone, refusals too.
  */
 export const showsProgress = (req: Request, res: Response): Told => {
   const told = newTold();

@@ -3,7 +3,7 @@ import { buffer } from 'node:stream/consumers';
 import type { Entry as ZipEntry, ZipFile } from 'yauzl';
 import type { InputError } from '../core/base/errors';
 
-/** What a zip file holds, by name. Throws what `unfit` makes of a name that stands twice. */
+/** The entries of a zip file, by name. Throws what `unfit` makes of a name that stands twice. */
 export const entriesOf = async (
   zip: ZipFile,
   unfit: (message: string) => InputError,

@@ -20,7 +20,7 @@ const described = ({ shopName, machines, jobs, entries, photographs, lastAt }: H
   `${shopName || 'a shop without a name'}: ${machines} machines, ${jobs} jobs, ${entries} entries, ` +
   `${photographs} photos, last entry ${lastAt ?? 'never'}`;
 
-/** What is here now; a sentence where that cannot be read. */
+/** The contents of the present shop; a sentence if they cannot be read. */
 const hereNow = (file: string): string => {
   if (!existsSync(file)) return 'nothing';
   try {

@@ -36,13 +36,13 @@ import type { WorkPool } from './work/work-pool';
 
 const WRITE_BACK_EVERY_MS = 2000;
 const TIDY_EVERY_MS = 6 * 3_600_000;
-/** How long what is still being answered may take before the database is closed under it. */
+/** The longest wait for answers in progress before the database is closed under them. */
 const DRAIN_MS = 5000;
 const DRAIN_LOOK_MS = 20;
-/** How often idle screens are locked, so that their streams end as well. */
+/** The interval at which idle screens are locked, so that their streams end as well. */
 const LOCK_EVERY_MS = 15_000;
 
-/** What the shop is doing with its own file, and what it says to whoever asks meanwhile. */
+/** The work on the shop's own file in progress, and the words for whoever asks meanwhile. */
 const BUSY = {
   restoring: 'A backup is being restored. Nothing was saved.',
   'taking in': 'A file is being imported. Nothing was saved.',
@@ -58,10 +58,10 @@ const refuse = (res: ServerResponse, message: string): void => {
     );
 };
 
-/** What asks for something and changes nothing. */
+/** The methods that change nothing. */
 const READS: readonly (string | undefined)[] = ['GET', 'HEAD', 'OPTIONS'];
 
-/** What a shop is told from outside. */
+/** The options of a shop that come from outside. */
 type Passed = 'logger' | 'passphrase' | 'isReachable' | 'addresses' | 'proxy' | 'root';
 
 /**

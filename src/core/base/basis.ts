@@ -1,10 +1,10 @@
 import type { SentenceQuantity } from './units';
 
-/** Where a constant comes from, in order of authority. */
+/** The sources of a constant, in order of authority. */
 export type BasisKind =
   'measured' | 'sidewall' | 'manual' | 'published' | 'shop rule' | 'practice' | 'memory';
 
-/** What the kinds are called on screen. */
+/** The on-screen names of the kinds. */
 export const BASIS_WORDS: Record<BasisKind, string> = {
   measured: 'measured',
   sidewall: 'sidewall',

@@ -3,13 +3,13 @@ import { said, sayIn, type SentenceQuantity } from './units/sentence';
 import type { UnitPreferences } from './units/display';
 import { SI_UNITS } from './units/unit-systems';
 
-/** What is wrong with one input, in words a fitter can act on. */
+/** A fault of one input, in words a fitter can act on. */
 export interface InputProblem {
   /** The field as the caller names it, e.g. `pressureKpa` or `stock[2].massG`. */
   field: string;
-  /** What is wrong with it. */
+  /** The fault. */
   message: string;
-  /** What to enter or do instead: an imperative without a period. */
+  /** The remedy: an imperative without a period. */
   expected: string;
   /** Both with `{0}`, `{1}` … for their quantities, for a reader who measures in other units. */
   inUnits?: RefusalPattern;

@@ -1,7 +1,7 @@
 import type Joi from 'joi';
 import type { Unit } from './units';
 
-/** How a field of a working is typed. */
+/** The way a field of a working is typed. */
 export type FieldForm =
   | { as: 'text' | 'yes' | 'rules' }
   /** `unit` is null for a count or a bare number. */

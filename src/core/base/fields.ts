@@ -128,7 +128,7 @@ export const ruleValues = (): Joi.Schema =>
     .meta({ expected: 'Use rule values by key, for example { "pressure.motocrossKpa": 86 }' })
     .optional();
 
-/** What a quantity may be, SI. */
+/** Bounds of a quantity, SI. */
 interface QuantityRange {
   says: string;
   unit: Unit;
@@ -149,7 +149,7 @@ interface Inside {
 
 const inside = (schema: Joi.Schema): Inside => schema as unknown as Inside;
 
-/** What a field of a schema is called, and what it takes. */
+/** The name of a schema's field, and what it takes. */
 interface FieldReport {
   name: string;
   says: string;

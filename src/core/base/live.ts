@@ -1,5 +1,6 @@
 /**
- * What the server tells every screen of the shop: which logs have grown, and what else was written.
+ * News of the server for every screen of the shop: which logs have grown, and what else was
+ * written.
  */
 export interface LiveNews {
   /** Job id to the number of its newest entry. */

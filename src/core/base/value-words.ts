@@ -48,5 +48,5 @@ const WORDS: Readonly<Record<string, string>> = {
   battered: 'bent in several places',
 };
 
-/** What a stored choice is called on screen; most are called as they are stored. */
+/** The on-screen name of a stored choice; most are called as they are stored. */
 export const valueWord = (stored: string): string => WORDS[stored] ?? stored;

@@ -4,7 +4,7 @@ import { tryInput, type InputProblem } from './errors';
 import { check } from './fields';
 import { said, type Sentence, type SentenceQuantity, type Unit } from './units';
 
-/** How far a result may be trusted to act on: go on, look again, do not go on. */
+/** The trust that a result deserves: go on, look again, do not go on. */
 export type Verdict = 'good' | 'check' | 'stop';
 
 /** One constant or rule and its authority. */
@@ -52,7 +52,7 @@ export interface Show extends BasisSink {
   caution(text: string): void;
 }
 
-/** What a computation is called with, what it says of itself, and how to run it. */
+/** A calculator's name, title and input, and how to run it. */
 interface WorkingDefinition<Input, Result> {
   name: string;
   says: string;
@@ -71,7 +71,7 @@ export interface AnyWorking {
   run(input: never): Working;
 }
 
-/** How careful each verdict is: the one order in which they are sorted and compared. */
+/** The order of verdicts by care: the only one in which they are sorted and compared. */
 export const VERDICT_RANK: Record<Verdict, number> = { good: 0, check: 1, stop: 2 };
 
 /** The more careful of two verdicts. */

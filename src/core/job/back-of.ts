@@ -16,10 +16,10 @@ import { ringOf } from './ring-of';
 import { seatLimitOf } from './seat-of';
 import { stepsOf } from './steps-of';
 
-/** What was measured of the chain; a problem where its figures contradict each other. */
+/** The measured chain; a problem if its figures contradict each other. */
 export const chainOf = (slack: EntryData['slack']) => attempt(chainSlack, slackInput(slack));
 
-/** What the slack's measuring knows of the machine. */
+/** The machine's part of measuring the slack. */
 const chainSetup = (chain: EntryData['slack'] | null) => ({
   ...(chain ? { runMm: chain.runMm } : {}),
   ...(chain && chain.pitchMm !== null ? { pitchMm: chain.pitchMm } : {}),
@@ -61,8 +61,8 @@ export const discOf = (
   attempt(discRunout, { readings, rules: state.rules, ...(limitMm === null ? {} : { limitMm }) });
 
 /**
- * What the machine is to be taught. `otherKpa` is what was set at the other wheel of the visit;
- * null where nobody knows.
+ * The recalibration of the machine. `otherKpa` is what was set at the other wheel of the visit;
+ * null if not known.
  */
 export const teachingOf = (state: JobState, otherKpa: number | null) => {
   const { machine, wheel, pressureSet } = state;
@@ -87,7 +87,7 @@ export const teachingOf = (state: JobState, otherKpa: number | null) => {
 const tickOf = (state: JobState, ids: ReadonlySet<string>, stepId: string): boolean | null =>
   ids.has(stepId) ? Boolean(state.steps[stepId]) : null;
 
-/** What the log says of each safety point. */
+/** The facts of each safety point by the log. */
 export const leaveFactsOf = (state: JobState): LeaveFacts => {
   const { machine, seated, seatReadings, pressureSet, torqued, brake, ride } = state;
   const ids = new Set(stepsOf(state).map((s) => s.id));
@@ -126,10 +126,10 @@ export const leaveFactsOf = (state: JobState): LeaveFacts => {
   };
 };
 
-/** Which safety points the log proves, with the working. */
+/** The safety points that the log proves, with the working. */
 export const readyOf = (state: JobState) => readyToLeave.run(leaveFactsOf(state));
 
-/** What is measured of a wheel that goes back and is not as it should be. */
+/** The measurements of a wheel that goes back that are not as they should be. */
 export const backDoubts = (state: JobState): string[] => {
   const { slack, marks, string, brake, discRunout: disc } = state;
   const chain = slack.after ?? slack.before;

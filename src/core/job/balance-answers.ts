@@ -9,12 +9,12 @@ import {
 import { attempt, type Attempt } from '../base/working';
 import type { BalanceQuestion } from './balance-of';
 
-/** What the workings say of a balancing as it stands. */
+/** The answers of the workings about a balancing as it stands. */
 export interface BalanceAnswers {
   /** Null before anything was seen. */
   estimate: Attempt<BalanceEstimate> | null;
   advice: Attempt<BalanceAdvice>;
-  /** How the advised final pieces were found; null while none are. */
+  /** The search for the advised final pieces; null while none are. */
   placed: Attempt<BalancePlacement> | null;
 }
 

@@ -37,7 +37,7 @@ export interface BalanceLog {
   on: Piece[];
   /** The weights that are on are only a trial. */
   trial: boolean;
-  /** How often weights were put on. */
+  /** The number of times weights were put on. */
   placements: number;
   /** The weights that stay; null before, and while a trial is on. */
   weights: WeightsData | null;

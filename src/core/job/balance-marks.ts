@@ -3,7 +3,7 @@ import type { DialMark } from '../fit/wheels';
 import type { BalanceLog } from './balance-log';
 import { heavyOf } from './balance-of';
 
-/** How a mass is written beside a mark. */
+/** Writes a mass beside a mark. */
 export type SayMass = (massG: number) => string;
 const inGrams: SayMass = (massG) => `${Math.round(massG * 10) / 10} g`;
 
@@ -39,7 +39,7 @@ export const isMassKnown = ({
   2 * NINE_OF_TEN * alongG < heavyMassG;
 
 /**
- * What is believed of the heavy spot, drawn from the axle outward: the region that holds 90 of 100,
+ * The belief about the heavy spot, drawn from the axle outward: the region that holds 90 of 100,
  * and its middle.
  */
 export const beliefMark = (
@@ -90,7 +90,7 @@ export const changeMarks = (
   ];
 };
 
-/** What the log alone shows once it is over: where it was heavy, and the weights that are on. */
+/** The marks by the log alone once it is over: where it was heavy, and the weights that are on. */
 export const balanceMarks = (balance: BalanceLog, say = inGrams): DialMark[] => {
   const heavy = heavyOf(balance);
   return [

@@ -25,7 +25,7 @@ export interface BalanceQuestion {
   positions?: number[];
   sides: Sides;
   rimMm?: number;
-  /** What no piece lies on: valve, locks, and on a cast face the spokes. */
+  /** The places no piece lies on: valve, locks, and on a cast face the spokes. */
   clearOf: number[];
   rimWidthMm?: number;
   prior?: Prior;
@@ -49,8 +49,8 @@ const rimRoundMm = (wheel: Wheel, marking: string): number | undefined => {
 };
 
 /**
- * Where weights go on a wheel: by the shop's rule; of a ring wheel on the inner face alone, clear
- * of the ring.
+ * The places for weights on a wheel: by the shop's rule; of a ring wheel on the inner face alone,
+ * clear of the ring.
  */
 export const sidesOf = ({ build }: Pick<Wheel, 'build'>, rules: RuleValues): Sides =>
   build === 'beadlock' ? 'inner' : (ruleWord('balance.sides', rules) as Sides);
@@ -75,8 +75,8 @@ export const weightsFor = (
 };
 
 /**
- * What is asked of the workings of balancing, from a job's log and the weights in stock; null
- * before the wheel is known.
+ * The question to the workings of balancing, from a job's log and the weights in stock; null before
+ * the wheel is known.
  */
 export const balanceQuestion = (
   { wheel, rules, balance, chosen }: JobState,
@@ -116,8 +116,8 @@ export const heavyAgainst = (pieces: readonly MassVector[]): MassVector => {
 };
 
 /**
- * Where the wheel with its tire is heavy: as believed at the end, or the middle of its rests with
- * nothing on; null before either.
+ * The heavy spot of the wheel with its tire: as believed at the end, or the middle of its rests
+ * with nothing on; null before either.
  */
 export const heavyOf = ({
   balanced,

@@ -5,7 +5,7 @@ import { rimDiameterMm } from './bites-of';
 import type { EntryData } from './entries';
 import type { JobState } from './job-state';
 
-/** How the bead lies just now. */
+/** The bead as it lies now. */
 interface BeadNow {
   /** Arc of the far side still on its seat, degrees. */
   farUpDeg: number;

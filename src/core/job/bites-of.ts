@@ -26,9 +26,7 @@ export const rimDiameterMm = (state: JobState): number | null => {
   }
 };
 
-/**
- * What was measured of the job's rim, where it fits the bead; null where it was not, or cannot be.
- */
+/** The measured rim of the job, if it fits the bead; null if it was not measured, or cannot be. */
 export const rimProfileOf = (state: JobState): RimProfile | null => {
   const beadMm = rimDiameterMm(state);
   const { flangeMm = null, wellMm = null, wellToFlangeMm: axialMm = null } = state.wheel ?? {};
@@ -36,7 +34,7 @@ export const rimProfileOf = (state: JobState): RimProfile | null => {
   return wellMm < beadMm && beadMm < flangeMm ? { flangeMm, wellMm, axialMm } : null;
 };
 
-/** What lies in the well of a job's rim while its tire comes off or goes on. */
+/** The contents of the well of a job's rim while its tire comes off or goes on. */
 const fillOf = (wheel: Wheel, { chosen, rules }: JobState, direction: 'off' | 'on'): WellFill => {
   const isTube = chosen?.tube ?? wheel.tube;
   return fillWhile(direction, {
@@ -48,11 +46,11 @@ const fillOf = (wheel: Wheel, { chosen, rules }: JobState, direction: 'off' | 'o
   });
 };
 
-/** How much shallower that makes the well, mm; 0 where the wheel is not known. */
+/** The depth that those take from the well, mm; 0 if the wheel is not known. */
 export const fillMmOf = (state: JobState, direction: 'off' | 'on'): number =>
   state.wheel ? wellFillMm(fillOf(state.wheel, state, direction)) : 0;
 
-/** What the bite plan of this job is made from; null where the rim is not known. */
+/** The input of this job's bite plan; null if the rim is not known. */
 export const biteInputOf = (state: JobState, direction: 'off' | 'on'): BiteInput | null => {
   const diameterMm = rimDiameterMm(state);
   if (!state.wheel || diameterMm === null) return null;

@@ -13,21 +13,23 @@ export interface Written<Data> {
   data: Data;
 }
 
-/** What a kind of entry moves, needs and proves. No part has a default: a new kind decides each. */
+/**
+ * The needs, moves and proofs of a kind of entry. No part has a default: a new kind decides each.
+ */
 interface EntryPolicy {
-  /** Who writes it. Entries of the server open a job: they are neither undone nor replaced. */
+  /** The author. Entries of the server open a job: they are neither undone nor replaced. */
   author: 'anyone' | 'server';
   /**
    * `machine`: done once, and copied to the other wheels of the visit that are still on the bench.
    */
   scope: 'wheel' | 'machine';
   /**
-   * What it can move between shelf, wheel record and job. `none`: nothing. `record`: after the
+   * The moves it can make between shelf, wheel record and job. `none`: nothing. `record`: after the
    * hand-over the wheel record is settled again. `parts`: it also changes which parts the job
    * wants.
    */
   stock: 'none' | 'record' | 'parts';
-  /** What its author needs, and whoever takes it back. */
+  /** The right that its author needs, and anyone who takes it back. */
   right: Right;
   /** A safety check may rest on it. */
   isProof: boolean;
@@ -59,7 +61,7 @@ export interface EntryDefinition<Data, State> extends EntryPolicy {
   check?: (data: Data) => void;
   /** One sentence for the log. */
   text: (data: Data, words: EntryWords, entry: Written<Data>) => string;
-  /** What it changes of the job. */
+  /** Its change to the job. */
   apply: (state: State, entry: Written<Data>) => Partial<State>;
   /** Ids of the steps it checks off by what it says; `after` is the job with it. */
   steps?: (data: Data, after: State) => readonly string[];

@@ -80,8 +80,8 @@ const ringMarks = (state: JobState, sayMm: SayLength): DialMark[] => {
 };
 
 /**
- * What the dial shows at a station, for the step at hand, and for the bite at hand while levering;
- * `say` writes masses.
+ * The marks of the dial at a station, for the step at hand, and for the bite at hand while
+ * levering; `say` writes masses.
  */
 export const dialMarks = (
   state: JobState,

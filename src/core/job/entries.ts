@@ -6,13 +6,16 @@ import { KINDS } from './kinds';
 type Kinds = typeof KINDS;
 export type EntryKind = keyof Kinds;
 
-/** What each kind of entry holds. SI inside, angles from the valve as seen from the disc side. */
+/** The data of each kind of entry. SI inside, angles from the valve as seen from the disc side. */
 export type EntryData = { [K in EntryKind]: DataOf<Kinds[K]> };
 
-/** What the standing entries of a job amount to: the parts that the kinds add. */
+/** The state of a job by its standing entries: the parts that the kinds add. */
 export type KindState = Intersection<OwnOf<Kinds[EntryKind]>>;
 
-/** What a client asks to append. `replaces` names the entry that a correction stands in for. */
+/**
+ * An entry that a client asks to append. `replaces` names the entry that a correction stands in
+ * for.
+ */
 export interface EntryBody<K extends EntryKind = EntryKind> {
   id: string;
   who: string;

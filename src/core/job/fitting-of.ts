@@ -26,7 +26,7 @@ const otherEndOf = (wheel: Wheel, wheels: readonly Wheel[]): Wheel | undefined =
     (w) => w.machineId === wheel.machineId && wheelEnd(w.position) !== wheelEnd(wheel.position),
   );
 
-/** What a tire has to suit in this job; null before the job has its machine and wheel. */
+/** The needs that a tire has to suit in this job; null before the job has its machine and wheel. */
 export const fitContextOf = (
   state: JobState,
   onDate: string,
@@ -66,7 +66,7 @@ export const fitContextOf = (
   };
 };
 
-/** How the chosen tire suits; null before one is chosen, or where a size makes no sense. */
+/** The fit of the chosen tire; null before one is chosen, or if a size makes no sense. */
 export const chosenFitOf = (
   state: JobState,
   onDate: string,
@@ -95,7 +95,7 @@ export const tubeUseOf = (use: Use, kind: string): TubeUse =>
       ? use
       : 'road';
 
-/** What is being chosen: the tire's size, and whether a tube goes in. */
+/** The choice in progress: the tire's size, and whether a tube goes in. */
 export interface Choice {
   marking: string;
   tube: boolean;
@@ -251,8 +251,8 @@ const boltsOf = ({ build, ringTorqueNm, rimBoltTorqueNm }: Wheel): Fastener[] =>
 };
 
 /**
- * What to lay out for a choice, as a working; null before the job has its machine and wheel. Throws
- * `InputError` for the tire.
+ * The tools to lay out for a choice, as a working; null before the job has its machine and wheel.
+ * Throws `InputError` for the tire.
  */
 export const toolsOf = (
   state: JobState,

@@ -41,8 +41,8 @@ export const withNext = (state: JobState, entry: Entry): JobState =>
   withEntry<EntryKind>(state, entry);
 
 /**
- * What the standing entries of a log amount to, applied in order. Whether a release still stands is
- * up to `foldJob`.
+ * Applies the standing entries of a log in order. Whether a release still stands is up to
+ * `foldJob`.
  */
 export const foldEntries = (log: readonly Entry[]): JobState =>
   effectiveEntries(log).reduce(withNext, emptyJob());

@@ -9,7 +9,7 @@ export interface FoldedLog {
   entries: readonly Entry[];
   state: JobState;
   times: Times;
-  /** What its last release rests on; null when it was not released. */
+  /** The proof of its last release; null when it was not released. */
   proof: ReleaseProof | null;
 }
 

@@ -42,7 +42,7 @@ type Quantity = (value: number, unit: Unit, digits?: number) => string;
 const known = (rows: [string, string | null | false | undefined][]): [string, string][] =>
   rows.filter((r): r is [string, string] => Boolean(r[1]));
 
-/** Which side a piece is on, where it is not the one that is up. */
+/** The side that a piece is on, if it is not the one that is up. */
 const PIECE_SIDE_WORDS = { near: '', far: ' far side', inner: ' inner face' } as const;
 
 /** Everything to keep of a job, in the fitter's units. `today` YYYY-MM-DD. */
@@ -205,8 +205,7 @@ const RIDE_WORDS = {
 } as const;
 
 /**
- * What was done before it left: the ride, what the machine was taught, the points that are proved,
- * the old tire.
+ * The facts of its leaving: the ride, the recalibration, the points that are proved, the old tire.
  */
 const leaveRows = (state: JobState, q: Quantity, missing: number): [string, string][] => {
   const { ride, taught, handedOver } = state;

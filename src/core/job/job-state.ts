@@ -2,7 +2,7 @@ import { KINDS } from './kinds';
 import type { KindState } from './entries';
 import type { WithdrawnProof } from './withdrawn-proof';
 
-/** What a job amounts to: a pure function of the entries that stand. */
+/** The state of a job: a pure function of the entries that stand. */
 export interface JobState extends KindState {
   /** Proof that was withdrawn since the hand-over; null while the release stands. */
   withdrawn: WithdrawnProof | null;

@@ -37,8 +37,8 @@ const namesAnother = (kind: EntryKind): boolean =>
   dataSchema(kind).$_terms.keys!.some((k: { key: string }) => k.key === OF_SERVER);
 
 /**
- * What an entry of a kind holds once it stands in a log: the server may have named the entry that
- * it follows from.
+ * The schema of an entry of a kind once it stands in a log: the server may have named the entry
+ * that it follows from.
  */
 export const keptEntrySchema = (kind: EntryKind): Joi.ObjectSchema =>
   Joi.object({

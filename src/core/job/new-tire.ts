@@ -2,7 +2,7 @@ import { LIGHT_MARK_TO, type LightMarkTo } from '../bench/beads';
 import { ruleChoice } from '../base/rules';
 import type { JobState } from './job-state';
 
-/** What steps, dial and orientation need to know of the tire that goes on. */
+/** The facts of the tire that goes on that steps, dial and orientation need. */
 interface NewTire {
   lightMark: boolean;
   arrows: boolean;
@@ -17,6 +17,8 @@ export const newTireOf = ({ chosen }: Pick<JobState, 'chosen'>): NewTire => ({
   arrows: chosen?.arrows !== 'none',
 });
 
-/** What this job sets the light mark to. Throws `InputError` for a method that does not exist. */
+/**
+ * The setting of the light mark in this job. Throws `InputError` for a method that does not exist.
+ */
 export const lightMarkTo = ({ rules }: Pick<JobState, 'rules'>): LightMarkTo =>
   ruleChoice('lightMark.to', LIGHT_MARK_TO, rules);

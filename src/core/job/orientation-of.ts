@@ -4,8 +4,8 @@ import type { JobState } from './job-state';
 import { lightMarkTo, newTireOf } from './new-tire';
 
 /**
- * Which way the tire lies on for the side that is up, and where its mark goes. `arrowSeen` as it
- * lies; where nobody has said yet, it is taken to lie right, and the result says what right is.
+ * The way the tire lies on the side that is up, and the place of its mark. `arrowSeen` as it lies;
+ * where nobody has said yet, it is taken to lie right, and the result says what right is.
  */
 export const orientationOf = (
   state: JobState,

@@ -58,7 +58,7 @@ export const partnerOf = (wheel: Wheel, wheels: readonly Wheel[]): Wheel | null 
 const tapesOf = (wheel: Wheel): TapeReading[] =>
   wheel.rollouts.map(({ run, circumferenceMm, gaugeKpa }) => ({ run, circumferenceMm, gaugeKpa }));
 
-/** How two wheels match by what was taped of each; `one` and `other` in any order. */
+/** The match of two wheels by what was taped of each; `one` and `other` in any order. */
 export const pairNow = (one: Wheel, other: Wheel, rules: RuleValues): PairNow => {
   const [left, right] = isLeft(one) ? [one, other] : [other, one];
   const of = (wheel: Wheel): Attempt<Rollout> | null =>
@@ -101,8 +101,8 @@ export const pairNow = (one: Wheel, other: Wheel, rules: RuleValues): PairNow =>
 };
 
 /**
- * How the beads of both wheels are crushed, beside each other; null until a bead of the left one
- * was measured.
+ * The crush of the beads of both wheels, beside each other; null until a bead of the left one was
+ * measured.
  */
 export const pairCrush = (
   pair: Pick<PairNow, 'left' | 'right'>,
@@ -119,8 +119,8 @@ export const pairCrush = (
       });
 
 /**
- * What a job's wheel is doubtful for beside its partner: the pair does not match, or nobody can
- * know. The new tire counts with what was taped in the job.
+ * The doubts about a job's wheel beside its partner: the pair does not match, or that cannot be
+ * known. The new tire counts with what was taped in the job.
  */
 export const pairDoubts = (state: JobState, wheels: readonly Wheel[]): string[] => {
   const { wheel, chosen, tapes, rules } = state;

@@ -11,9 +11,7 @@ export interface Recheck {
   look: JobLook;
 }
 
-/**
- * What a job asks to be looked at again, and the look that closed it; null while nobody has looked.
- */
+/** A recheck that a job asks for, and the look that closed it; null while it is open. */
 interface JobDue extends Recheck {
   closed: LookedAgain | null;
 }

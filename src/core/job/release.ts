@@ -5,7 +5,7 @@ import { effectiveEntries, foldEntries, withNext } from './fold-job';
 import type { JobState } from './job-state';
 import type { WithdrawnProof } from './withdrawn-proof';
 
-/** What the last standing release of a log rests on. */
+/** The proof of the last standing release of a log. */
 export interface ReleaseProof {
   /** The id of its entry. */
   releaseId: string;
@@ -58,7 +58,7 @@ const releaseIdOf = (log: readonly Entry[], before: Checked): string | undefined
 };
 
 /**
- * What the last standing release of a log rests on; null when there is none. `before` is the same
+ * The proof of the last standing release of a log; null when there is none. `before` is the same
  * for a beginning of the log: what was found there stays, so that a log that grows costs what came.
  *
  * The log is replayed from the release on, entry by entry. Proof entered again after it was

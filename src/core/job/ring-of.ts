@@ -38,7 +38,7 @@ export interface RingNow {
   school: RingSchool;
   /** Every turn in its order, both passes round every ring. */
   turns: readonly RingTurn[];
-  /** How many of them are done. */
+  /** The number done. */
   done: number;
   next: RingTurn | null;
 }
@@ -90,7 +90,7 @@ export const ringOf = (state: JobState): RingNow | null => {
   };
 };
 
-/** How far the ring crushes the beads that were measured; null before one was. */
+/** The crush of the beads that were measured; null before one was. */
 export const crushOf = ({ beads, wheel, rules }: JobState): Attempt<BeadCrush> | null => {
   const measured = Object.values(beads).map(({ side, bundleMm, gapMm }) => ({
     side,
@@ -108,7 +108,7 @@ export const crushOf = ({ beads, wheel, rules }: JobState): Attempt<BeadCrush> |
 const USUAL_CIRCLE_MM = 300;
 
 /**
- * What the maker's torque clamps a ring with, by the record; null where bolts, size, grade or
+ * The clamp force of a ring at the maker's torque, by the record; null if bolts, size, grade or
  * torque are not known.
  */
 export const clampOf = (wheel: Wheel, rules: RuleValues): Attempt<ClampForce> | null => {
@@ -130,7 +130,7 @@ export const clampOf = (wheel: Wheel, rules: RuleValues): Attempt<ClampForce> | 
   });
 };
 
-/** How a ring stands by its last round of the feeler; null before one. */
+/** The state of a ring by its last round of the feeler; null before one. */
 export const gapOf = (state: JobState, ring: RingName): Attempt<RingGap> | null => {
   const last = state.ringGaps.filter((g) => g.ring === ring).at(-1);
   if (!last) return null;
@@ -147,7 +147,7 @@ export const gapOf = (state: JobState, ring: RingName): Attempt<RingGap> | null 
   });
 };
 
-/** What the tapes of the tire that is on say, with `more`; null before one. */
+/** The rollout by the tapes of the tire that is on, with `more`; null before one. */
 export const rolloutOf = (
   state: JobState,
   more: readonly TapeReading[] = [],

@@ -62,8 +62,8 @@ const REPORTS: Partial<Record<StationId, (state: JobState) => Findings>> = {
 };
 
 /**
- * What a clamped wheel wants at a station beside its steps, and what is doubtful; nothing for other
- * wheels.
+ * The open readings of a clamped wheel at a station beside its steps, and its doubts; nothing for
+ * other wheels.
  */
 export const clampedReport = (state: JobState, station: StationId): Findings =>
   ringsOf(state).length === 0 ? NOTHING : (REPORTS[station]?.(state) ?? NOTHING);

@@ -14,7 +14,7 @@ interface SchoolAtHand {
   others: { value: string; why: string; changes: string[] }[];
 }
 
-/** What would be different in the steps and the bites, in words. */
+/** The differences in the steps and the bites, in words. */
 const changesTo = (state: JobState, school: School, value: string): string[] => {
   const then: JobState = { ...state, rules: { ...state.rules, [school]: value } };
   const [was, becomes] = [stepsOf(state), stepsOf(then)];

@@ -24,8 +24,8 @@ const ownLimitOf = ({ wheel, machine, chosen }: JobState): OwnLimit | null =>
       : null;
 
 /**
- * What to do next while seating, from the present try and those before it; `liveKpa` is what a
- * gauge shows that nobody took yet.
+ * The next step of seating, from the present try and those before it; `liveKpa` is what a gauge
+ * shows and was not taken yet.
  */
 export const seatLadderOf = (state: JobState, liveKpa: readonly number[] = []) =>
   seatLadder.run({

@@ -18,7 +18,7 @@ import { seatLimitOf } from './seat-of';
 import { stepsOf } from './steps-of';
 import { runoutOf, spokeRingOf } from './truing-of';
 
-/** How far one station is, what is still missing, and what is doubtful. */
+/** The progress of one station, what is still missing, and what is doubtful. */
 export interface StationReport {
   station: StationId;
   /** 0 empty to 1 done. */
@@ -93,7 +93,7 @@ const intake = (state: JobState, today: string): Findings => {
   );
 };
 
-/** What a size coming off is not told of: it is the present one. */
+/** The topics left out for a size coming off: it is the present one. */
 const SAID_AT_INTAKE = ['direction'];
 
 const choose = (state: JobState, today: string): Findings => {
@@ -112,7 +112,7 @@ const choose = (state: JobState, today: string): Findings => {
   return findings([[chosen !== null, 'the new tire']], doubts);
 };
 
-/** What was measured on the bare wheel and is not good. */
+/** The measurements of the bare wheel that are not good. */
 const inspected = (state: JobState): string[] => {
   const found = [
     state.runout && runoutOf(state, state.runout.readings),
@@ -249,9 +249,7 @@ const balance = ({ balance: it, rules }: JobState): Findings => {
   );
 };
 
-/**
- * What the chain still wants measured; nothing where there is none, or its station has not begun.
- */
+/** The readings the chain still wants; none without a chain, or before its station has begun. */
 const slackWant = (state: JobState): Want[] => {
   const isAsked = stepsOf(state, 'wheel-back').some((s) => s.reads === 'chain');
   return isAsked
@@ -259,7 +257,7 @@ const slackWant = (state: JobState): Want[] => {
     : [];
 };
 
-/** What is said of a fastener that is not as it should be. */
+/** The doubts about a fastener. */
 const fastenerDoubts = (state: JobState, { name, torqueNm }: Fastener): (string | false)[] => {
   const done = state.torqued[name];
   if (!done) return [];
@@ -294,7 +292,7 @@ const wheelBack = (state: JobState): Findings => {
   );
 };
 
-/** Where nothing but steps is asked for. */
+/** The report of a station with nothing but steps. */
 const steps =
   (station: StationId): Report =>
   (state) =>
@@ -302,7 +300,7 @@ const steps =
 
 type Report = (state: JobState, today: string) => Findings;
 
-/** What each station wants and doubts. */
+/** The wants and doubts of each station. */
 const REPORTS: Record<StationId, Report> = {
   intake,
   choose,
@@ -321,7 +319,7 @@ const REPORTS: Record<StationId, Report> = {
     ),
 };
 
-/** How far a station is. `today` YYYY-MM-DD, for ages. */
+/** The progress of a station. `today` YYYY-MM-DD, for ages. */
 export const stationReport = (
   state: JobState,
   station: StationId,
@@ -339,7 +337,7 @@ const isElsewhere = ({ machine }: JobState, station: StationId): boolean =>
 export const jobReport = (state: JobState, today: string): StationReport[] =>
   STATIONS.map((station) => stationReport(state, station, today));
 
-/** What hand-over has to say about all stations before it: `Seat: a pressure reading`. */
+/** The open points at hand-over of all stations before it: `Seat: a pressure reading`. */
 export const openPoints = (
   reports: readonly StationReport[],
 ): { missing: string[]; doubts: string[] } => {

@@ -7,7 +7,7 @@ import type { JobState } from './job-state';
 import { newTireOf } from './new-tire';
 import type { StationId } from '../base/stations';
 
-/** What this job's procedure is made from; null before it has machine and wheel. */
+/** The input of this job's procedure; null before it has machine and wheel. */
 export const procedureInputOf = (state: JobState): ProcedureInput | null => {
   const { machine, wheel, chosen, rules } = state;
   if (!machine || !wheel) return null;

@@ -3,7 +3,7 @@ import type { Entry } from './entries';
 import { effectiveEntries } from './fold-job';
 import type { StationId } from '../base/stations';
 
-/** How long things took, in seconds, from the times in the log. */
+/** Durations in seconds, from the times in the log. */
 export interface Times {
   stations: Partial<Record<StationId, number>>;
   /** By step id. */
@@ -53,7 +53,7 @@ export const timesOn = (before: Times, log: readonly Entry[], more: number): Tim
   return times;
 };
 
-/** What is usual in this shop at a station, for wheels of one build. */
+/** The usual time at a station in this shop, for wheels of one build. */
 export interface UsualTime {
   station: StationId;
   build: string;

@@ -15,7 +15,7 @@ export const runoutOf = (state: JobState, readings: RunoutReading[]) =>
   attempt(runout, { readings, build: state.wheel?.build ?? 'cast', rules: state.rules });
 
 /**
- * Which nipples to turn by these readings, or why that cannot be said; null where there are none to
+ * The nipples to turn by these readings, or why that cannot be told; null where there are none to
  * turn, or the wheel is not known well enough. The turns before them tell how this wheel moves.
  */
 export const trueAdviceOf = (state: JobState, readings: RunoutReading[], firstTo: FirstTo) => {
@@ -35,6 +35,6 @@ export const trueAdviceOf = (state: JobState, readings: RunoutReading[], firstTo
   });
 };
 
-/** What the ring of the job's spokes says, or why it says nothing. */
+/** The judgment of the ring of the job's spokes, or why there is none. */
 export const spokeRingOf = (state: JobState, spokes: RungSpoke[]) =>
   attempt(spokeRing, { spokes, total: state.wheel?.spokes ?? 0, rules: state.rules });

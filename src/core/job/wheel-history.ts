@@ -11,7 +11,7 @@ import { ringOf } from './ring-of';
 import { runoutOf } from './truing-of';
 import { lifeEvent, type LifeEvent } from './wheel-life';
 
-/** What the jobs of a wheel know of it, the newest first. */
+/** The history of a wheel by its jobs, the newest first. */
 export interface WheelHistory {
   fitted: { marking: string; dateCode: string | null; onDate: string; jobId: string }[];
   /** The last room measured at each place, and with which tire on. */
@@ -23,7 +23,7 @@ export interface WheelHistory {
     onDate: string;
     jobId: string;
   }[];
-  /** Where the wheel with its tire came to rest. */
+  /** The places at which the wheel with its tire came to rest. */
   heavySpots: { deg: number; onDate: string; jobId: string }[];
   /** Total indicated, as measured on the bench. */
   runouts: { lateralMm: number | null; radialMm: number | null; onDate: string; jobId: string }[];
@@ -41,8 +41,8 @@ export interface WheelHistory {
 }
 
 /**
- * How far the tire that came off ran on this wheel: since the job before, where that put one on and
- * read the odometer.
+ * The distance that the tire that came off ran on this wheel: since the job before, if that one put
+ * it on and read the odometer.
  */
 const ranKm = ({ cameOff, odometerKm }: JobState, earlier: readonly JobState[]): number | null => {
   const before = earlier[0];

@@ -4,15 +4,15 @@ import { readyOf } from './back-of';
 import type { JobState } from './job-state';
 import type { JobSummary } from './job-summary';
 
-/** What one job did to a wheel, the facts first. */
+/** One job in a wheel's life, the facts first. */
 export interface LifeEvent {
   onDate: string;
   jobId: string;
   number: number;
-  /** Who handed it over; null while it is on the bench. */
+  /** The person who handed it over; null while it is on the bench. */
   by: string | null;
   facts: Sentence[];
-  /** What was found and is not as it should be. */
+  /** The findings that are not as they should be. */
   found: Sentence[];
 }
 

@@ -11,7 +11,7 @@ export interface Trend {
 /** Fewer are no trend. */
 const LEAST = 3;
 
-/** What was measured often enough to show where it goes. */
+/** The values that were measured often enough to show a trend. */
 export const wheelTrends = ({
   weights,
   runouts,

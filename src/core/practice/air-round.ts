@@ -15,7 +15,7 @@ import { BY_LUBRICATION, type HiddenAir } from './hidden-air';
 export type AirAct =
   { do: 'air'; toKpa: number } | { do: 'all out' } | { do: 'lubricate' } | { do: 'call it off' };
 
-/** What came of it. */
+/** The result. */
 export interface AirSeen {
   kpa: number;
   popped: BeadSide[];

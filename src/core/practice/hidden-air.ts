@@ -8,7 +8,7 @@ export type AirLevel = (typeof AIR_LEVELS)[number];
 /** A tire on the hose that nobody has seated yet. */
 export interface HiddenAir {
   tire: HoseTire;
-  /** What the sidewall, the rim and the shop allow, gauge; the lowest of them binds. */
+  /** The limits of sidewall, rim and shop, gauge; the lowest of them binds. */
   sidewallKpa: number;
   rimKpa: number;
   shopKpa: number;
@@ -17,9 +17,9 @@ export interface HiddenAir {
   isHopeless: boolean;
 }
 
-/** How much more a bead wants before it lets go: dry, lubricated once, and again. Basis: memory. */
+/** The factor on a bead's pressure: dry, lubricated once, and again. Basis: memory. */
 export const BY_LUBRICATION = [1.7, 1.15, 1] as const;
-/** What the shop's own ceiling is, kPa: 40 psi. Basis: memory, as its rule. */
+/** The shop's own ceiling, kPa: 40 psi. Basis: memory, as its rule. */
 const SHOP_KPA = 275.79;
 /** A sidewall's limit is one of these, kPa. */
 const SIDEWALLS_KPA = [207, 241, 248, 276, 300] as const;

@@ -19,11 +19,11 @@ export interface HiddenBead {
   rim: BeadAndRim;
   fill: WellFill;
   lockDegs: readonly number[];
-  /** What the locks cost a limp loop. */
+  /** The slack that the locks cost a limp loop. */
   lockMm: number;
-  /** How far the fitted part climbs out of the well with each stroke, degrees of it. */
+  /** The climb of the fitted part out of the well with each stroke, degrees of it. */
   climbDeg: number;
-  /** Where the tube lies on the seat, until somebody feels for it. */
+  /** The places where the tube lies on the seat, until someone feels for it. */
   tubeDegs: readonly number[];
 }
 

@@ -13,7 +13,7 @@ export type LeakLevel = (typeof LEAK_LEVELS)[number];
 /** A standing tire that is read on days of one's choice. */
 export interface HiddenLeak {
   tube: boolean;
-  /** What the gauge shows at the finest. */
+  /** The finest step of the gauge. */
   gaugeStepKpa: number;
   /** It loses more than a tire of its kind may. */
   leaks: boolean;
@@ -25,7 +25,7 @@ const STEP_KPA = 1;
 /** Nobody waits longer. */
 export const MAX_DAYS = 90;
 
-/** What of the ordinary loss is hidden: well below it, or well above. */
+/** The hidden share of the ordinary loss: well below it, or well above. */
 const SHARES: Record<LeakLevel, { ordinary: [number, number]; leak: [number, number] }> = {
   'steady weather': { ordinary: [0, 0.4], leak: [3, 6] },
   'against the weather': { ordinary: [0, 0.4], leak: [3, 6] },

@@ -14,7 +14,7 @@ interface HiddenTire {
   stretchMmPerKpa: number;
   /** As it stands there at first. */
   cameKpa: number;
-  /** What it may hold at most. */
+  /** The highest pressure it may hold. */
   limitKpa: number;
 }
 

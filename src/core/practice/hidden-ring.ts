@@ -10,10 +10,10 @@ export type RingLevel = (typeof RING_LEVELS)[number];
 /** A ring with its bolts just started, on beads that nobody has measured. */
 export interface HiddenRing {
   bolts: number;
-  /** What the caliper reads, place after place, mm; after the last it begins anew. */
+  /** The caliper's readings, place after place, mm; after the last it begins again. */
   bundleMm: readonly number[];
   gapMm: readonly number[];
-  /** How the ring stands: its mean gap, and half of what it tilts, toward a place. */
+  /** The ring's position: its mean gap, and half of what it tilts, toward a place. */
   meanMm: number;
   tiltMm: number;
   tiltDeg: number;

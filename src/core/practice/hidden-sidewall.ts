@@ -18,7 +18,7 @@ export interface HiddenSidewall {
   wheel: FitContext;
   tires: readonly TireFacts[];
   fits: readonly TireFit[];
-  /** Which suits, which must not go on, and what is wrong with that one; from 0. */
+  /** The tire that suits, the one that must not go on, and what is wrong with that one; from 0. */
   suits: number;
   refused: number;
   why: Topic;
@@ -100,7 +100,7 @@ const KINDS: readonly Kind[] = [
   },
 ];
 
-/** What is printed on a sidewall, before it is put together. */
+/** The parts of a sidewall's print, before it is put together. */
 interface Printed {
   rimIn: number;
   loadIndex: number;
@@ -131,7 +131,7 @@ const FINE: readonly Fault[] = [
   (p) => ({ ...p, symbol: slower(p.symbol, 1) }),
   (p) => (p.type === 'TL' ? { ...p, type: 'TT' } : { ...p, rimIn: p.rimIn - 1 }),
 ];
-/** What may still go on, and is not the one to choose. */
+/** The tires that may still go on, and are not the ones to choose. */
 const WORSE: readonly Fault[] = [
   (p) => ({ ...p, tread: p.otherTread }),
   (p, chance) => ({

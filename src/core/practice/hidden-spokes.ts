@@ -11,16 +11,16 @@ export type SpokeLevel = (typeof SPOKE_LEVELS)[number];
 export interface HiddenSpokes {
   spokes: number;
   rimDiameterMm: number;
-  /** Where the rim stands at a place: toward the disc side, and outward, mm. */
+  /** The rim's position at a place: toward the disc side, and outward, mm. */
   sideMm(deg: number): number;
   upMm(deg: number): number;
-  /** What an indicator reads at places, to its step. */
+  /** Reads the indicator at places, to its step. */
   read(degs: readonly number[]): RunoutReading[];
   /** As it is after nipples were turned; this one is left as it was. */
   after(turned: readonly Turned[]): HiddenSpokes;
 }
 
-/** What the indicator of the stand is read to, mm. */
+/** The step of the stand's indicator, mm. */
 const STEP_MM = 0.05;
 const round = (mm: number): number => Math.round(mm / STEP_MM) * STEP_MM;
 

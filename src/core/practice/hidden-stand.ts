@@ -14,11 +14,11 @@ export const standWheel = (heavy: MassVector, weights: readonly MassVector[]): S
 /** A stand with a wheel that nobody can look into: what it shows when it is let go. */
 export interface HiddenStand {
   /**
-   * Which place comes to the bottom when what is heavy is let go from the left or the right,
+   * The place that comes to the bottom when what is heavy is let go from the left or the right,
    * degrees.
    */
   settle(weights: readonly MassVector[], from: 'left' | 'right'): number;
-  /** What a place does that is held level and let go. */
+  /** The move of a place that is held level and let go. */
   level(deg: number, weights: readonly MassVector[]): LevelTest['moved'];
   leftG(weights: readonly MassVector[]): number;
 }

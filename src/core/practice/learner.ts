@@ -19,7 +19,7 @@ export interface PracticeScore extends Omit<PracticeTried, 'acts'> {
   advisedCost: number;
 }
 
-/** How somebody does at a level, over time: the middle of rounds that ended as they should. */
+/** A learner's record at one level: the median cost of passed rounds. */
 interface PracticeStanding {
   rounds: number;
   good: number;
@@ -54,14 +54,14 @@ const LAST = 5;
 /** Of them so many have to end as they should, before the next level is worth it. Basis: memory. */
 const ENOUGH = 4;
 
-/** What to practice next, and why. */
+/** The next thing to practice, and why. */
 export interface NextRound {
   kind: PracticeKind;
   level: string;
   why: string;
 }
 
-/** How the last rounds of a level went: how many ended as they should, of how many. */
+/** The last rounds of a level: how many passed, of how many. */
 const lately = (rounds: readonly PracticeScore[], kind: PracticeKind, level: string) => {
   const last = rounds
     .filter((r) => r.kind === kind && r.level === level)
@@ -71,8 +71,8 @@ const lately = (rounds: readonly PracticeScore[], kind: PracticeKind, level: str
 };
 
 /**
- * What to try next in a kind: the first level that is not sure yet, the easiest first; null where
- * all of them are. `rounds` of one person.
+ * The next level of a kind: the first that is not sure yet, the easiest first; null if all of them
+ * are. `rounds` of one person.
  */
 export const nextOf = (rounds: readonly PracticeScore[], kind: PracticeKind): NextRound | null => {
   for (const level of PRACTICE[kind].levels) {
@@ -93,9 +93,7 @@ interface KindStanding {
   next: NextRound | null;
 }
 
-/**
- * What somebody has practiced, kind by kind, and what to try next in each. `rounds` of one person.
- */
+/** A person's practice, kind by kind, and the next level in each. `rounds` of one person. */
 export const learnerOf = (rounds: readonly PracticeScore[]): KindStanding[] =>
   PRACTICE_KINDS.map((kind) => ({
     kind,
@@ -103,7 +101,7 @@ export const learnerOf = (rounds: readonly PracticeScore[]): KindStanding[] =>
     next: nextOf(rounds, kind),
   }));
 
-/** How somebody gets on who lets the shop see it. */
+/** The shared results of a person. */
 export interface ShownPractice {
   who: string;
   rounds: number;

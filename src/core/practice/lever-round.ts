@@ -16,7 +16,7 @@ export type LeverAct =
   | { do: 'press the lock' }
   | { do: 'feel' };
 
-/** What came of an act. */
+/** The result of an act. */
 export type LeverSeen =
   | { is: 'done' }
   | { is: 'goes'; effort: Effort; spareMm: number }
@@ -30,7 +30,7 @@ export type LeverSeen =
 export interface BeadState {
   /** Null before the first knee is down. */
   startDeg: number | null;
-  /** What is on, from `fromDeg` clockwise; and how much of that lies up on its seat. */
+  /** The part that is on, from `fromDeg` clockwise; and how much of that lies up on its seat. */
   fromDeg: number;
   onDeg: number;
   upDeg: number;
@@ -59,10 +59,7 @@ const KEEPER_DEG = 150;
 const LIFTED_DEG = 60;
 /** A knee holds so much of the part that is on, either way. Basis: memory. */
 const KNEE_DEG = 60;
-/**
- * What a fitter levers in one stroke at most without harm when it goes heavily, mm. Common
- * practice.
- */
+/** The longest stroke that does no harm when it goes heavily, mm. Common practice. */
 const HEAVY_BITE_MM = 70;
 
 export const untouched = (bead: HiddenBead): BeadState => ({
@@ -88,10 +85,10 @@ export const isAtValve = (fromDeg: number, spanDeg: number): boolean =>
   spanDeg <= 2 * VALVE_DEG &&
   [fromDeg, fromDeg + spanDeg].every((deg) => Math.abs(angleBetween(0, deg)) < VALVE_DEG);
 
-/** Where the part that is on has its middle: there a knee holds it down. */
+/** The middle of the part that is on: there a knee holds it down. */
 export const middleDeg = ({ fromDeg, onDeg }: BeadState): number => normalDeg(fromDeg + onDeg / 2);
 
-/** How far the part that is on climbs with a stroke: half as far under a knee. */
+/** The climb of the part that is on with a stroke: half as far under a knee. */
 const climbOf = ({ climbDeg }: HiddenBead, state: BeadState): number =>
   state.kneelDeg !== null && Math.abs(angleBetween(middleDeg(state), state.kneelDeg)) <= KNEE_DEG
     ? climbDeg / 2
@@ -104,7 +101,7 @@ export const keeperIsNext = (bead: HiddenBead, state: BeadState): boolean =>
 const within = (deg: number, fromDeg: number, spanDeg: number): boolean =>
   normalDeg(deg - fromDeg) <= spanDeg;
 
-/** What a bite would leave over as the bead lies; its length in degrees. */
+/** The slack of a bite as the bead lies; its length in degrees. */
 export const spareOf = (bead: HiddenBead, state: BeadState, biteDeg: number): number => {
   const { rim, lockMm } = bead;
   const loop = limpLoop(rim, bottomMm(rim));

@@ -10,7 +10,7 @@ export type PairAct =
 /** A tire as it stands. */
 interface StandingTire {
   gaugeKpa: number;
-  /** What the tape read, at the pressure of now; null since the air was changed, or before. */
+  /** The tape's reading at the present pressure; null since the air was changed, or before. */
   tapedMm: number | null;
 }
 
@@ -30,7 +30,7 @@ export const untaped = ({ tires }: HiddenPair): PairState => ({
   end: null,
 });
 
-/** What a tape reads round a tire at a pressure, mm: it gains with every kPa. */
+/** The tape's reading of a tire at a pressure, mm: it gains with every kPa. */
 export const tapeOf = (
   { tires, measureKpa }: HiddenPair,
   tire: number,
@@ -42,7 +42,7 @@ export const tapeOf = (
 };
 
 /**
- * What comes of one act. What names a tire that is not there, or follows the end, changes nothing.
+ * The result of one act. An act that names an unknown tire, or follows the end, changes nothing.
  */
 export const pairAct = (hidden: HiddenPair, state: PairState, act: PairAct): PairState => {
   if (state.end !== null) return state;

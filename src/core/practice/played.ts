@@ -14,14 +14,14 @@ export interface RoundInput<Level extends string, Act> {
   rules?: RuleValues;
 }
 
-/** What every kind of practice says of a round. */
+/** The common part of a round's score. */
 export interface Played {
   /** It ended as the work should. */
   good: boolean;
   /** In what the kind counts: placements, strokes, nipples. */
   cost: number;
   advisedCost: number;
-  /** What cost what. */
+  /** The mistakes, with their cost. */
   debrief: Reason[];
   /** Advised moves with the same wheel, step by step. */
   advice: Sentence[];

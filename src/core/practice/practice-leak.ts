@@ -12,7 +12,7 @@ export type LeakAct = { do: 'read'; days: number } | { do: 'leaks' | 'ordinary' 
 
 /** Acts of a round at most. */
 const MOST = 60;
-/** How often the advice reads. */
+/** The days between two readings of the advice. */
 const EVERY_DAYS = 2;
 
 const LEAK_ACTS = Joi.array()

@@ -86,7 +86,7 @@ const startDeg = ({ lockDegs }: HiddenBead): number =>
   lockDegs.some((deg) => Math.abs(angleBetween(90, deg)) < 60) ? 270 : 90;
 
 /**
- * How the advice gets the bead on: clear of the valve, felt for the tube, pushed down where that
+ * The advised way to get the bead on: clear of the valve, felt for the tube, pushed down if that
  * makes room.
  */
 export function* advisedLevers(bead: HiddenBead): Generator<LeverAct> {
@@ -129,7 +129,7 @@ export const playLevers = (
   return { state, seen };
 };
 
-/** What cost what. */
+/** The mistakes, with their cost. */
 const debriefOf = (seen: readonly LeverSeen[], state: BeadState): Reason[] => {
   const all = <K extends LeverSeen['is']>(is: K) =>
     seen.filter((s): s is Extract<LeverSeen, { is: K }> => s.is === is);

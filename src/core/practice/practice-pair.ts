@@ -33,7 +33,7 @@ const PAIR_ACTS = Joi.array()
   .description('Actions with the tires, in order')
   .meta({ expected: `Enter up to ${MAX_ACTS} actions: air, tape, pair, no pair` });
 
-/** How two lengths of tape match; `stretchMmPerKpa` and `limitKpa` of the smaller one. */
+/** The match of two lengths of tape; `stretchMmPerKpa` and `limitKpa` of the smaller one. */
 const matchOf = (
   { measureKpa }: HiddenPair,
   [leftMm, rightMm]: readonly [number, number],
@@ -100,7 +100,7 @@ const isStretchKnown = (hidden: HiddenPair, acts: readonly PairAct[], tire: numb
   return Math.max(...at) - Math.min(...at) > SAME_KPA;
 };
 
-/** What is wrong with two tires that were called a pair. */
+/** The faults of two tires that were called a pair. */
 const againstPair = (
   hidden: HiddenPair,
   state: PairState,
@@ -136,7 +136,7 @@ const againstPair = (
   return told;
 };
 
-/** What is wrong with calling it off. */
+/** The fault of calling it off. */
 const againstNone = (hidden: HiddenPair, acts: readonly PairAct[]): Reason[] => {
   if (hidden.matches)
     return [

@@ -55,7 +55,7 @@ const RING_ACTS = Joi.array()
     expected: `Enter up to ${MAX_ACTS} actions: bundle, gap, feel, turn, half a turn each, torque, call it off`,
   });
 
-/** What the ring is, by a feeler at every bolt. */
+/** The gap of the ring, by a feeler at every bolt. */
 const gapOf = (state: RingState) =>
   ringGap.run({
     readings: FELT.map((bolt) => ({ deg: boltDeg(bolt), gapMm: gapAt(state, bolt) })),

@@ -13,7 +13,7 @@ import {
 import { roundFields, type Played, type RoundInput } from './played';
 import type { PracticeSpec } from './practice-spec';
 
-/** What can be wrong with a tire for a wheel, in words. */
+/** The faults of a tire for a wheel, in words. */
 export const TOPIC_WORDS: Record<Topic, string> = {
   size: 'its size',
   rim: 'the rim',

@@ -1,13 +1,13 @@
 import type { AnyWorking, Working } from '../base/working';
 import type { Played } from './played';
 
-/** What a kind of practice is called, what one does, and what scores a round of it. */
+/** The name of a kind of practice, what one does, and what scores a round of it. */
 export interface PracticeSpec {
   title: string;
-  /** What one does, in two or three sentences. */
+  /** The task, in two or three sentences. */
   does: string;
   levels: readonly string[];
-  /** What a round costs, one and many. */
+  /** The cost of a round, one and many. */
   counts: readonly [string, string];
   /** Scores a round: input `{ seed, level, acts, rules }`. */
   scores: AnyWorking & { run(input: never): Working<Played> };

@@ -7,7 +7,7 @@ import { hiddenSpokes, SPOKE_LEVELS, type HiddenSpokes, type SpokeLevel } from '
 import { MAX_ACTS, roundFields, type Played, type RoundInput } from './played';
 import type { PracticeSpec } from './practice-spec';
 
-/** Where the rim is read, by the advice and for a score. */
+/** The places where the rim is read, by the advice and for a score. */
 const DEGS = Array.from({ length: 36 }, (_, i) => i * 10);
 /** More passes than this nobody makes. */
 const MAX_PASSES = 4;
@@ -26,7 +26,7 @@ const TURNS = listOf(
 
 const swing = (values: readonly number[]): number => Math.max(...values) - Math.min(...values);
 
-/** How far a rim is out as the indicator reads it, side to side and up and down, mm. */
+/** The runout of a rim as the indicator reads it, side to side and up and down, mm. */
 export const outOf = (wheel: HiddenSpokes): { sideMm: number; upMm: number } => {
   const read = wheel.read(DEGS);
   return {
@@ -68,7 +68,7 @@ interface TruePlayed extends Played {
 
 const mm = (value: number) => ({ value, unit: 'mm' as const, digits: 2 });
 
-/** What the turns did that helped, and what worked against itself. */
+/** The turns that helped, and those that worked against each other. */
 const debriefOf = (
   hidden: HiddenSpokes,
   acts: readonly Turned[],

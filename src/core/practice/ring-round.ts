@@ -7,7 +7,7 @@ export type RingAct =
   | { do: 'feel'; bolt: number }
   | { do: 'turn'; bolt: number; quarters: number };
 
-/** What was read of it; null for what is not read. */
+/** The reading; null for what is not read. */
 export type RingSeen = { mm: number } | null;
 
 /** The ring as it stands: its gap at a place is mean + c · cos + s · sin. */

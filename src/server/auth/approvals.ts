@@ -1,4 +1,4 @@
-/** How long an approval waits to be used. Basis: memory. */
+/** The lifetime of an approval that is not used. Basis: memory. */
 const APPROVAL_MINUTES = 2;
 /** Approvals that wait at a time; the oldest goes first. */
 const MAX_WAITING = 200;

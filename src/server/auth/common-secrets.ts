@@ -5,7 +5,7 @@ import { InputError } from '../../core/base/errors';
  * 0 to 4.
  */
 const MIN_SCORE = 3;
-/** What is longer takes long to be looked at, and is not found by guessing words. */
+/** Longer secrets take long to look at, and are not found by guessing words. */
 const MAX_LOOKED_AT = 72;
 
 const isDigits = (secret: string): boolean => /^\d+$/.test(secret);

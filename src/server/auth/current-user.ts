@@ -10,7 +10,7 @@ export const actsFor: RequestHandler = (req, _res, next) => {
   acting.run({ who: meOf(req)?.who ?? (typeof who === 'string' ? who.slice(0, 60) : null) }, next);
 };
 
-/** Who acts now; null where nobody said, undefined where the program does it by itself. */
+/** The current user; null if unnamed, undefined for system work. */
 export const currentUser = (): string | null | undefined => acting.getStore()?.who;
 
 /** Runs what follows from something that was noted already. */

@@ -1,4 +1,4 @@
-/** What a session's browser runs on, as far as it says so: enough to know one's own again. */
+/** The kind of device of a session's browser, as far as it tells: enough to recognize one's own. */
 export const kindOfScreen = (userAgent: string | undefined): string => {
   if (!userAgent) return 'a program';
   if (/tablet|ipad/i.test(userAgent)) return 'a tablet';

@@ -1,6 +1,6 @@
 import { chmodSync, existsSync } from 'node:fs';
 
-/** What this program makes from now on can be read by the account that runs it, and by no other. */
+/** Makes new files readable by the account that runs the program alone. */
 export const makeForOwnerOnly = (): void => void process.umask(0o077);
 
 /** Another account's, or on a disk that can only be read. */

@@ -30,7 +30,7 @@ export const checkRight = (
     );
 };
 
-/** Where approvals are looked up, and which people the shop has. */
+/** The approvals, and the people of the shop. */
 interface NameCheck {
   auth: AuthStore;
   approvals: ApprovalStore;

@@ -1,15 +1,14 @@
 import type { Right } from '../../core/shop/auth';
 
 /**
- * What a request needs: its method, its address under `/api` with `:x` for any one part, and the
- * right.
+ * The right that a request needs: its method, its address under `/api` with `:x` for any one part,
+ * and the right.
  */
 export type Needed = readonly [method: string, address: string, right: Right];
 
 /**
- * What each address needs that more is needed for than for reading. What stands nowhere here is for
- * reading, where it only reads, and for owners where it writes: a new address is closed until it is
- * named.
+ * The addresses that need more than the right to read. What stands nowhere here is for reading,
+ * where it only reads, and for owners where it writes: a new address is closed until it is named.
  */
 export const NEEDED: readonly Needed[] = [
   ['POST', '/jobs', 'trade'],
@@ -62,7 +61,10 @@ export const NEEDED: readonly Needed[] = [
   ['POST', '/backups/:name/restore', 'govern'],
 ];
 
-/** What asks an owner to prove again who they are: it cannot be taken back, or lets others in. */
+/**
+ * The requests for which an owner proves again who they are: they cannot be taken back, or let
+ * others in.
+ */
 export const CONFIRMED: readonly (readonly [method: string, address: string])[] = [
   ['POST', '/backups/:name/restore'],
   ['POST', '/exchange/brought/:id/take-in'],

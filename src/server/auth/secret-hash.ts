@@ -1,7 +1,7 @@
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
 import { promisify } from 'node:util';
 
-/** How much work it is to try one secret. */
+/** The cost of trying one secret. */
 interface Cost {
   logN: number;
   block: number;
@@ -22,7 +22,7 @@ const made = (secret: string, salt: Buffer, { logN, block, parallel }: Cost): Pr
 const written = ({ logN, block, parallel }: Cost, salt: Buffer, hash: Buffer): string =>
   ['scrypt', logN, block, parallel, salt.toString('base64'), hash.toString('base64')].join('$');
 
-/** What a PIN or passphrase is kept as, with what it took: `scrypt$14$8$5$salt$hash`. */
+/** Hashes a PIN or passphrase, with its cost: `scrypt$14$8$5$salt$hash`. */
 export const hashSecret = async (secret: string, cost = COST): Promise<string> => {
   const salt = randomBytes(SALT_BYTES);
   return written(cost, salt, await made(secret, salt, cost));

@@ -19,7 +19,7 @@ const MAX_AT_ONCE = 20;
 export const fromOf = (req: Request): string =>
   `${kindOfScreen(req.headers['user-agent'])} at ${req.ip ?? 'no address'}`;
 
-/** Where a request comes from, for counting wrong tries. */
+/** The source of a request, for counting wrong tries. */
 export const sourceOf = (req: Request): TrySource => ({
   deviceToken: deviceTokenOf(req),
   address: addressOf(req),

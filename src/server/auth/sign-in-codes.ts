@@ -23,8 +23,8 @@ export const signInCodes = () => {
       return { code, endsAt: new Date(endsMs).toISOString() };
     },
     /**
-     * Who a code signs in, once; `sessionId` is the session that it was made in. Null where it is
-     * of no use any more.
+     * The person that a code signs in, once; `sessionId` is the session that it was made in. Null
+     * if it is of no use anymore.
      */
     take(code: string, nowMs: number): { who: string; sessionId: string } | null {
       const found = waiting.get(code);

@@ -10,7 +10,7 @@ export const MAX_WRONG = 10;
 export const WAIT_MINUTES = 15;
 export const addressOf = (req: Request): string => ipKeyGenerator(req.ip ?? '');
 
-/** What one has to do who guessed too often. */
+/** The instruction after too many wrong tries. */
 export const WAIT_WORDS = `Try again in ${counted(WAIT_MINUTES, 'minute')}`;
 
 /**

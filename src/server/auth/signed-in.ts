@@ -7,7 +7,7 @@ import { meOf, setMe, type SignedIn } from './me';
 import { isConfirmNeeded, rightFor } from './rights';
 import { tokenOf } from './session-cookie';
 
-/** How long a proof of who someone is holds for what needs one. Basis: memory. */
+/** The lifetime of a proof of identity. Basis: memory. */
 const CONFIRMED_MINUTES = 5;
 
 /** Whether someone proved of late who they are, by their secret or a passkey. */
@@ -63,7 +63,7 @@ const namesIn = (body: unknown): unknown[] => {
   return [who, ...ofEntries].filter((name) => name !== undefined);
 };
 
-/** Who is signed in writes in no other name. */
+/** Refuses a write in another name than that of the person signed in. */
 export const inOwnName: RequestHandler = (req, _res, next) => {
   const me = meOf(req);
   const other = me && namesIn(req.body).find((name) => name !== me.who);

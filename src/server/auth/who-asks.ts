@@ -6,7 +6,10 @@ import { checkRight } from './permission-checks';
 import { tokenOf } from './session-cookie';
 import { isConfirmed } from './signed-in';
 
-/** Who asks, for the routes about signing in itself, which stand before `signedInOnly`. */
+/**
+ * Identifies the person who asks, for the routes about signing in itself, which stand before
+ * `signedInOnly`.
+ */
 export const whoAsks = (auth: AuthStore) => {
   const found = (req: Request): SignedIn | null => {
     const token = tokenOf(req);

@@ -32,7 +32,7 @@ export const backupFolder = (path: string) => {
   return {
     folder,
     list,
-    /** Where a new one goes. */
+    /** The path of a new one. */
     place: (kind: BackupKind, nowMs: number, isEncrypted: boolean): string =>
       join(folder, `${kind}-${stampOf(nowMs)}.zip${isEncrypted ? AGE_ENDING : ''}`),
     /** Throws `NotFound` for a name that is none of its backups. */

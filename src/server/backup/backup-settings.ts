@@ -7,7 +7,7 @@ const KEYS = {
   tested: 'backup-tested',
 } as const;
 
-/** How the shop's backups are made, kept with the shop. */
+/** The settings of the shop's backups, kept with the shop. */
 export const backupSettings = (db: Db) => {
   const get = db.prepare<[string], string>('SELECT value FROM settings WHERE key = ?').pluck();
   const put = db.prepare(

@@ -8,8 +8,8 @@ import { InputError } from '../../core/base/errors';
 /** The ending of an encrypted backup. */
 export const AGE_ENDING = '.age';
 /**
- * How much work one guess at the passphrase is, as a power of two. Basis: memory; a second here,
- * and passphrases that are easy to guess are refused before.
+ * The cost of one guess at the passphrase, as a power of two. Basis: memory; a second here, and
+ * passphrases that are easy to guess are refused before.
  */
 const SCRYPT_LOG_N = 16;
 

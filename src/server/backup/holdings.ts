@@ -8,7 +8,7 @@ export const isPhotoName = (name: string): boolean => /^[0-9a-f]{64}\.(jpg|png|w
 export const photoNames = (photosDir: string): string[] =>
   existsSync(photosDir) ? readdirSync(photosDir).filter(isPhotoName).sort() : [];
 
-/** What a shop's database holds, counted, with so many photographs beside it. */
+/** The contents of a shop's database, counted, with so many photographs beside it. */
 export const holdingsOf = (db: Db, photographs: number): Holdings => {
   const count = (table: string) =>
     db.prepare(`SELECT count(*) FROM ${table}`).pluck().get() as number;

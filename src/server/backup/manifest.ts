@@ -15,7 +15,7 @@ export interface PackedFile {
   sha256: string;
 }
 
-/** What lies in a backup: a zip file of the database, the photographs and this. */
+/** The contents of a backup: a zip file of the database, the photographs and this. */
 export interface Manifest {
   format: 'rimstone-backup';
   version: 1;

@@ -8,7 +8,7 @@ export const freeBytes = async (folder: string): Promise<number> => {
   return bavail * bsize;
 };
 
-/** What does not fit on the disk of the shop's machine. */
+/** The refusal of a file that does not fit on the disk of the shop's machine. */
 export const tooLarge = (roomBytes: number): InputError =>
   new InputError(
     'backup',

@@ -20,7 +20,7 @@ export const dropSecrets = (copy: string): void => {
   }
 };
 
-/** What people of a shop sign in by, and its keys. */
+/** The sign-in secrets of a shop's people, and its keys. */
 export interface ShopSecrets {
   people: { name: string; role: string; secret: string }[];
   settings: { key: string; value: string }[];

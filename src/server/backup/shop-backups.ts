@@ -22,7 +22,7 @@ import { atMost, freeBytes, onDisk } from './on-disk';
 import { unpackBackup } from './unpack-backup';
 import { writeBackup } from './write-backup';
 
-/** How often it is looked whether a day has gone by. */
+/** The interval at which the day is checked. */
 const LOOK_EVERY_MS = 600_000;
 /** A shop that has only just been started does its work first. */
 const FIRST_LOOK_MS = 60_000;
@@ -193,7 +193,7 @@ export const shopBackups = (
       }
       return files.list().find((b) => place.endsWith(b.name))!;
     },
-    /** What encrypts backups; not given out. */
+    /** The passphrase that encrypts backups; never answered. */
     passphrase: settings.passphrase,
     /** Throws `InputError` for a passphrase that can be guessed. */
     async setPassphrase(passphrase: string | null): Promise<void> {

@@ -77,7 +77,7 @@ const copied = async (
 /** A backup that was taken apart and found whole. */
 interface Unpacked {
   manifest: Manifest;
-  /** What its database says that it holds. */
+  /** The contents by its database. */
   holds: Holdings;
 }
 

@@ -29,8 +29,8 @@ const hashOf = (token: string): string => createHash('sha256').update(token).dig
 const iso = (ms: number): string => new Date(ms).toISOString();
 
 /**
- * Who may come in, and in which browsers they are signed in. A session locks once no hand was on
- * its screen for `lockMinutes`, whatever its page does.
+ * The people who can sign in, and the browsers in which they are. A session locks once no hand was
+ * on its screen for `lockMinutes`, whatever its page does.
  */
 export const authStore = (db: Db, lockMinutes: () => number = () => Infinity) => {
   const changes = changeStore(db);
@@ -81,7 +81,7 @@ export const authStore = (db: Db, lockMinutes: () => number = () => Infinity) =>
   const dropPasskeys = db.prepare<[string]>('DELETE FROM passkeys WHERE who = ?');
   const removeAll = db.prepare('DELETE FROM sessions');
 
-  /** What hangs on a session and ends with it, such as a stream. */
+  /** The things that end with a session, such as a stream. */
   const hanging = new Map<string, Set<() => void>>();
   const ended = (id: string): void => {
     for (const end of hanging.get(id) ?? []) end();
@@ -118,7 +118,7 @@ export const authStore = (db: Db, lockMinutes: () => number = () => Infinity) =>
     areClosed: (): boolean => owners.get()! > 0,
     people: (): Person[] => people.all().map((p) => ({ ...p, canSignIn: p.canSignIn === 1 })),
     find,
-    /** What somebody's secret was made into; null for nobody and for who has none. */
+    /** The hash of a person's secret; null for an unknown person or one without a secret. */
     secretOf: (who: string): string | null => secretOf.get(who) ?? null,
     /**
      * Gives somebody a role and a way in, takes the way in (`secret` null), or leaves it
@@ -190,7 +190,7 @@ export const authStore = (db: Db, lockMinutes: () => number = () => Infinity) =>
     confirm(id: string, nowMs: number): void {
       confirm.run(iso(nowMs), id);
     },
-    /** Who is signed in by a token now; null for one that ended or never was. */
+    /** The person signed in by a token now; null for one that ended or never was. */
     byToken(token: string, nowMs: number): SignedIn | null {
       const row = byToken.get(hashOf(token), iso(nowMs));
       if (!row) return null;

@@ -19,7 +19,7 @@ interface Row {
 /** After every moment. */
 const LAST = '9999 z';
 
-/** What differs between a record as it was and as it is. */
+/** The differences between a record as it was and as it is. */
 const differing = (before: object, after: object): Fields =>
   Object.fromEntries(
     Object.entries(after)
@@ -28,13 +28,13 @@ const differing = (before: object, after: object): Fields =>
       .filter(([, [from, to]]) => !isDeepStrictEqual(from, to)),
   ) as Fields;
 
-/** How a record is called. */
+/** The name of a record. */
 const nameOf = (it: object): string => {
   const { name, marking, label, id } = it as Record<string, unknown>;
   return String(name ?? marking ?? label ?? id);
 };
 
-/** Who changed which record, rule and person, from what to what. */
+/** The changes of records, rules and people: by whom, from what to what. */
 export const changeStore = (db: Db) => {
   const insert = db.prepare(
     `INSERT INTO changes (at, who, kind, of, name, fields) VALUES (@at, @who, @kind, @of, @name, @fields)`,

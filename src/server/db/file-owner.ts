@@ -4,13 +4,13 @@ import { hostname } from 'node:os';
 import { dirname } from 'node:path';
 import { DatabaseUnusable } from './open-db';
 
-/** Which server has a shop's file. */
+/** The server that has a shop's file. */
 interface Owner {
   pid: number;
   computer: string;
   /** ISO 8601. */
   since: string;
-  /** Where it listens; null before it does. */
+  /** The address it listens at; null before it does. */
   url: string | null;
 }
 

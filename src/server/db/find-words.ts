@@ -3,7 +3,7 @@ const INDEXED = 3;
 
 const quoted = (word: string): string => `"${word.replaceAll('"', '""')}"`;
 
-/** What is typed into a search, for both indexes. */
+/** The words of a search, for both indexes. */
 interface FindWords {
   /** Each word, in small letters. */
   words: readonly string[];
@@ -43,7 +43,7 @@ export const rowsWith = (
   return asked.length === 0 ? null : asked.join(' INTERSECT ');
 };
 
-/** What `rowsWith` wants bound: only what is looked for. */
+/** The values to bind for `rowsWith`: only those looked for. */
 export const boundWords = ({
   match,
   parts,

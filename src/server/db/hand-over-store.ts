@@ -9,7 +9,7 @@ import type { RecordStore } from './record-store';
 const SHELVES = ['tires', 'tubes', 'strips', 'locks', 'valves', 'weights'] as const;
 type Shelf = (typeof SHELVES)[number];
 
-/** What a hand-over found in its wheel's record, and put there. */
+/** The wheel's record before a hand-over and after. */
 interface Fitted {
   before: string;
   after: string | null;
@@ -21,8 +21,8 @@ interface Fitted {
 const MAX_TAPES = 60;
 
 /**
- * What a job leaves in the record of its wheel: a new tire begins anew, what was measured of the
- * rim stays.
+ * The lessons of a job for its wheel's record: a new tire begins from zero, what was measured of
+ * the rim stays.
  */
 const learnt = (
   { chosen, tapes, wheel: inJob, rimShape }: JobState,
@@ -89,7 +89,7 @@ export const handOverStore = (db: Db, records: RecordStore) => {
     );
   };
 
-  /** What the job takes from the shelf by its log: how many of each. */
+  /** The parts that the job takes from the shelf by its log: how many of each. */
   const wantedBy = (state: JobState): Map<string, number> => {
     const wanted = new Map<string, number>();
     if (!state.handedOver) return wanted;

@@ -17,7 +17,7 @@ export const jobEntries = (db: Db) => {
     'SELECT job_id AS jobId, seq FROM entries WHERE id = ?',
   );
   return {
-    /** Where an entry stands in any log; undefined if in none. */
+    /** The place of an entry in any log; undefined if in none. */
     find: (entryId: string) => find.get(entryId),
     write(jobId: string, bodies: readonly EntryBody[], fromSeq: number, when: WrittenAt): void {
       bodies.forEach((body, i) =>

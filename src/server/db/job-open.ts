@@ -11,7 +11,7 @@ import type { RuleStore } from './rule-store';
 import type { ShopStore } from './shop-store';
 import type { visitLog } from './visit-log';
 
-/** What a job is opened with; without a visit it is one of its own. */
+/** The input that opens a job; without a visit it is one of its own. */
 export interface OpenJob {
   id: string;
   machineId: string;

@@ -21,7 +21,7 @@ interface Tables {
   stats: ShopStatsStore;
 }
 
-/** What is kept beside the log of a job, brought up to date after an append, in this order. */
+/** The tables beside the log of a job, brought up to date after an append, in this order. */
 export const jobProjections = ({ troubles, parts, wheelRecord, rechecks, stats }: Tables) => {
   const isReleased = ({ job, log }: Grown): boolean =>
     job.handedOver || log.state.handedOver !== null;

@@ -1,7 +1,7 @@
 import { boundWords, findWords, rowsWith } from './find-words';
 import type { Db } from './open-db';
 
-/** What is looked for among the jobs; days as YYYY-MM-DD. */
+/** The filter of a search among the jobs; days as YYYY-MM-DD. */
 interface JobFilter {
   search: string;
   /** From the start of this moment on, and up to that one, ISO 8601. */

@@ -39,7 +39,7 @@ export interface JobQuery {
 /** Its opening, and the rules it was opened with. */
 const OPENING_ENTRIES = 2;
 
-/** How far each station is, in their order. */
+/** The progress of each station, in their order. */
 const fillsFrom = (state: JobState, at: string): number[] =>
   jobReport(state, at.slice(0, 10)).map((r) => Number(r.fill.toFixed(3)));
 
@@ -138,8 +138,8 @@ export const jobStores = (
       rechecks.settleRecords();
     }),
     /**
-     * How far each station of a job is, 0 to 1; worked out when asked for, and kept until its log
-     * grows.
+     * The progress of each station of a job, 0 to 1; computed when asked for, and cached until its
+     * log grows.
      */
     fillsOf(id: string): number[] {
       const { entries: log, state } = logs.of(id);
@@ -147,13 +147,13 @@ export const jobStores = (
       keepFills.run(JSON.stringify(fills), id);
       return fills;
     },
-    /** How long it was worked on, in seconds, by its log. */
+    /** The time worked on it, in seconds, by its log. */
     spentS: (id: string): number => times.spentS(id),
-    /** What the latest jobs took at each station, in seconds, by `station build`. */
+    /** The times of the latest jobs at each station, in seconds, by `station build`. */
     timeSamples: () => times.samples(),
-    /** How long each station usually takes in this shop, by the wheel's build. */
+    /** The usual time of each station in this shop, by the wheel's build. */
     usualTimes: (): UsualTime[] => times.usual(),
-    /** What fixed which trouble in this shop, and how often. */
+    /** The cures of each trouble in this shop, and how often. */
     cures: (): Cure[] => troubles.cures(),
     list({ search: words, from, to, limit, offset }: JobQuery): {
       jobs: JobSummary[];

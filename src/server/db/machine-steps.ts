@@ -9,7 +9,7 @@ import {
 import { MACHINE_STEPS } from '../../core/job/procedure';
 import type { Db } from './open-db';
 
-/** What the log of another wheel gets as well. */
+/** The entries for the log of another wheel. */
 interface SisterEntries {
   jobId: string;
   bodies: EntryBody[];
@@ -24,8 +24,8 @@ const ticksOf = (body: EntryBody): readonly string[] =>
       : [];
 
 /**
- * What may have to be written elsewhere as well: most entries are of their own wheel alone, and
- * cost nothing here.
+ * Whether an entry may belong to other logs as well: most are of their own wheel alone, and cost
+ * nothing here.
  */
 const isOfMachine = (body: EntryBody): boolean =>
   body.kind === 'undo' ||
@@ -64,7 +64,7 @@ export const machineSteps = (db: Db, logOf: (jobId: string) => FoldedLog) => {
       return copy ? [{ ...common(body), kind: 'undo', data: { entryId: copy.id } }] : [];
     });
   };
-  /** What is to be written into the logs of the other wheels after this was written into one. */
+  /** The entries for the logs of the other wheels after an append to one. */
   return (jobId: string, written: readonly EntryBody[]): SisterEntries[] =>
     written.some(isOfMachine)
       ? sisters

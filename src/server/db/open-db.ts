@@ -21,7 +21,7 @@ const APPLICATION_ID = 0x52494d53;
 /** Of a larger one the pages are checked, but not every index against its table. Basis: memory. */
 const WHOLE_CHECK_BYTES = 300_000_000;
 
-/** How long a write waits for another program's lock: the whole server waits with it. */
+/** The longest wait of a write for another program's lock: the whole server waits with it. */
 const BUSY_MS = 50;
 
 const LOGS = ['entries', 'visit_entries'] as const;
@@ -76,7 +76,7 @@ export const checkFile = (file: string): void => {
   }
 };
 
-/** Where the database is kept as it was before a newer program changed it. */
+/** The path of the copy made before a newer program changes the database. */
 const beforeMigration = (file: string, version: number): string =>
   `${file}.before-version-${version + 1}`;
 

@@ -118,7 +118,7 @@ export const partsStore = (db: Db, records: RecordStore) => {
   });
 
   return {
-    /** What a job wants, by its log: nothing once it is handed over. */
+    /** The parts that a job wants, by its log: none once it is handed over. */
     settle(jobId: string, log: readonly Entry[], state: JobState): void {
       statements.forget.run(jobId);
       if (state.handedOver || !state.chosen) return;
@@ -133,7 +133,7 @@ export const partsStore = (db: Db, records: RecordStore) => {
       const kind = stockId === null ? undefined : shelfOf(stockId);
       return kind ? records.find(kind, stockId!)!.priceMinor : null;
     },
-    /** What is reserved for whom, the earliest first. */
+    /** The reserved parts and their jobs, the earliest first. */
     reserved: () =>
       allocated()
         .parts.filter((p) => p.stockId !== null && p.here > 0)

@@ -15,7 +15,7 @@ export interface RecheckQuery {
   /** The first day; older ones are left out. */
   from?: string | undefined;
   limit: number;
-  /** What the page before said of the next. */
+  /** The cursor that the page before gave. */
   after?: string | undefined;
 }
 
@@ -71,8 +71,8 @@ const lower = (...words: (string | null | undefined)[]): string =>
   words.filter(Boolean).join(' ').toLowerCase();
 
 /**
- * What is to be looked at again, worked out anew whenever the log or the record that asks for it
- * changes, so that a list is read by an index.
+ * The rechecks, recomputed whenever the log or the record that asks for one changes, so that a list
+ * is read by an index.
  */
 export const recheckStore = (db: Db, records: RecordStore, rules: RuleStore) => {
   const statements = {

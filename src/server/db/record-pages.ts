@@ -2,7 +2,7 @@ import { columnName, fieldsOfKind, type RecordKind, type Records } from '../../c
 import { boundWords, findWords, rowsWith } from './find-words';
 import type { Db } from './open-db';
 
-/** What is looked for among the records of a kind, and how they are listed. */
+/** The filter and the order of a list of records of a kind. */
 export interface RecordQuery {
   find: string;
   /** A field of the kind and the value it must have. */

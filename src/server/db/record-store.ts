@@ -33,8 +33,8 @@ const ORDER: Record<RecordKind, string> = {
 const LISTS: readonly string[] = ['places', 'fasteners', 'dated'];
 
 /**
- * How a record and its row turn into each other, by the fields of its kind. Column names come from
- * the program alone.
+ * The mapping between a record and its row, by the fields of its kind. Column names come from the
+ * program alone.
  */
 const mapping = (kind: RecordKind) => {
   const fields = fieldsOfKind(kind);

@@ -2,8 +2,8 @@ import { isDeepStrictEqual } from 'node:util';
 import { IdTaken } from '../errors';
 
 /**
- * What a client sends again since it lost the answer, as it stands in the log; `thereOf` is the
- * entry of the same id. Throws `IdTaken` where there is none in this log, or it says something
+ * The stored entries for an append that a client repeats after losing the response; `thereOf` is
+ * the entry of the same id. Throws `IdTaken` where there is none in this log, or it says something
  * else.
  */
 export const repeatedAppend = <E extends { seq: number; at: string; arrivedAt?: string }>(

@@ -10,7 +10,7 @@ export interface KnowsQuery {
   to?: string | undefined;
 }
 
-/** What the shop's own jobs and shelf say over a time. */
+/** The statistics of the shop's own jobs and shelf over a period. */
 export const shopStatsStore = (db: Db, troubles: ReturnType<typeof troubleStore>['between']) => {
   const times = db.prepare<[string, string], { station: StationId; tookS: number }>(
     `SELECT t.station, t.took_s AS tookS FROM jobs j JOIN station_times t ON t.job_id = j.id

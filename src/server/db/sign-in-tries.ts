@@ -18,7 +18,7 @@ const MAX_DEVICES = 5;
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 const iso = (ms: number): string => new Date(ms).toISOString();
 
-/** Where a try comes from: the token of a browser, if it has one, and its address. */
+/** The source of a try: the token of a browser, if it has one, and its address. */
 export interface TrySource {
   deviceToken: string | null;
   address: string;

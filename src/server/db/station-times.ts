@@ -8,7 +8,7 @@ const LEAST = 3;
 
 const KEYS = STATIONS.flatMap((station) => BUILDS.map((build) => ({ station, build })));
 
-/** How long jobs took at each station, kept beside their logs, and what is usual in this shop. */
+/** The times of jobs at each station, kept beside their logs, and the usual ones in this shop. */
 export const stationTimes = (db: Db) => {
   const forget = db.prepare('DELETE FROM station_times WHERE job_id = ?');
   const keep = db.prepare(
@@ -24,7 +24,7 @@ export const stationTimes = (db: Db) => {
     'SELECT coalesce(sum(took_s), 0) AS tookS FROM station_times WHERE job_id = ?',
   );
   return {
-    /** How long a job was worked on, at all stations, in whole seconds. */
+    /** The time worked on a job, at all stations, in whole seconds. */
     spentS: (jobId: string): number => Math.round(spent.get(jobId)!.tookS),
     /** Keeps what a job's log says of its times; `number` once it is handed over, null before. */
     settle(jobId: string, { state, times }: FoldedLog, number: number | null): void {
@@ -33,7 +33,7 @@ export const stationTimes = (db: Db) => {
       for (const [station, tookS] of Object.entries(times.stations))
         keep.run(jobId, station, state.wheel.build, tookS, number);
     },
-    /** What the latest jobs took, in seconds, by `station build`. */
+    /** The times of the latest jobs, in seconds, by `station build`. */
     samples: (): Map<string, number[]> =>
       new Map(
         KEYS.map(({ station, build }) => [

@@ -22,7 +22,7 @@ export const troubleStore = (db: Db) => {
       for (const { entryId, symptom, curedBy } of state.troubles)
         keep.run(entryId, jobId, atOf.get(entryId), symptom, curedBy);
     },
-    /** What cured which trouble in this shop, and how often. */
+    /** The cures of each trouble in this shop, and how often. */
     cures: (): Cure[] => cures.all(),
     /** Those that came up between two days, the second not included. */
     between: (from: string, to: string) =>

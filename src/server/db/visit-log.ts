@@ -94,7 +94,7 @@ export const visitLog = (db: Db) => {
         at,
       );
     },
-    /** Where an entry of that id stands already; undefined where it does not. */
+    /** The place of an entry with that id; undefined if there is none. */
     heldAt: (entryId: string) => entryVisit.get(entryId),
     /** Throws `LogMovedOn` where the log holds what the writer has not seen. */
     checkSeq(visitId: string, expectedSeq: number): void {

@@ -111,7 +111,7 @@ export const visitStore = (
     };
   };
 
-  /** What is left on its wheels, with what such stations took in this shop. */
+  /** The work left on its wheels, with the times such stations took in this shop. */
   const stationsLeft = (
     wheels: readonly WheelNow[],
     samples: ReturnType<JobStore['timeSamples']>,
@@ -339,7 +339,7 @@ export const visitStore = (
         find(id).wheels.map(({ jobId }) => ({ jobId, state: jobs.stateOf(jobId) })),
         of,
       ),
-    /** What its work costs by the shop's rates, beside what was agreed, with its working. */
+    /** The cost of its work by the shop's rates, beside what was agreed, with its working. */
     estimate(id: string) {
       const samples = jobs.timeSamples();
       const wheels = find(id).wheels.map((wheel): ChargedWheel => {
@@ -368,7 +368,7 @@ export const visitStore = (
         rules: valuesOf(rules.list()),
       });
     },
-    /** What a plan of the day is asked, by all machines that are in. */
+    /** The input of a plan of the day, by all machines that are in. */
     dayInput(people: string[], nowMs: number) {
       const all = page({ handedOver: false, search: '', from: FROM_NEWEST, limit: MAX_IN });
       const samples = jobs.timeSamples();
@@ -386,7 +386,7 @@ export const visitStore = (
         rules: values,
       });
     },
-    /** How long a visit's work will take, with its working. */
+    /** The time that a visit's work will take, with its working. */
     timeLeft: (id: string) =>
       timeLeft.run({
         stations: stationsLeft(find(id).wheels, jobs.timeSamples()),

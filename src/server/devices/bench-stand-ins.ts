@@ -5,7 +5,7 @@ import { seeded } from '../../core/base/statistics';
 import { standIn, type StandIn } from './stand-in';
 import { lowerFirst } from '../../core/base/text-case';
 
-/** How fast a thermometer's tip and a caliper's jaws follow. Basis: memory. */
+/** The speed of a thermometer's tip and of a caliper's jaws. Basis: memory. */
 const TIP_S = 1.5;
 const JAWS_S = 0.1;
 

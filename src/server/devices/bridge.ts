@@ -15,7 +15,7 @@ interface Answer {
   refused: { line: number; field: string; message: string; expected: string }[];
 }
 
-/** Where lines go, and what is said of it. */
+/** The target of the lines, and what is said of it. */
 export interface BridgeOptions {
   /**
    * Posts lines, one to a line of text; throws when the server cannot be reached or refuses them

@@ -223,7 +223,8 @@ export const deviceHub = (
       return { taken, refused };
     },
     /**
-     * How a stand-in is held. Throws `InputError` for a real instrument, or for what it cannot do.
+     * Sets how a stand-in is held. Throws `InputError` for a real instrument, or for what it cannot
+     * do.
      */
     hold: (name: string, knobs: unknown): void => simulated(name).standIn.hold(knobs),
     /** Makes a stand-in fail, or work again. Throws `InputError` for a real instrument. */

@@ -16,7 +16,7 @@ import { standIn, type StandIn } from './stand-in';
 const FITS = ['easy', 'tight'] as const;
 const LEAKS = ['none', 'slow', 'fast'] as const;
 
-/** How a bead lets go by its fit, lubricated; invented tires. */
+/** The pressures at which a bead lets go by its fit, lubricated; invented tires. */
 const POP_KPA: Record<(typeof FITS)[number], HoseTire['popKpa']> = {
   easy: { disc: 95, other: 135 },
   tight: { disc: 165, other: 205 },
@@ -27,7 +27,7 @@ const LEAK_MOL_PER_S_KPA: Record<(typeof LEAKS)[number], number> = {
   fast: 2e-5,
 };
 
-/** What the compressor's tank holds, gauge. */
+/** The pressure of the compressor's tank, gauge. */
 const TANK_KPA = 800;
 
 interface Knobs {
@@ -41,7 +41,7 @@ interface Knobs {
   ambientC: number;
   /** Regulator of the hose, gauge: no more than this ever goes in. */
   regulatorKpa: number;
-  /** How many times faster the air moves than in life. */
+  /** The speed of the air as a multiple of life's. */
   pace: number;
 }
 

@@ -3,8 +3,8 @@ import type { BridgeOptions } from './bridge';
 const PATIENCE_MS = 5000;
 
 /**
- * How a program is let in: the shop's passphrase, or somebody's name and PIN or passphrase; neither
- * where it is open.
+ * The credentials of a program: the shop's passphrase, or a person's name and PIN or passphrase;
+ * neither if it is open.
  */
 interface LetIn {
   passphrase: string | undefined;

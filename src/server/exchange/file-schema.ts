@@ -14,7 +14,7 @@ const DRAFT = 'https://json-schema.org/draft/2019-09/schema';
 
 const ref = (name: string): Json => ({ $ref: `#/$defs/${encodeURIComponent(name)}` });
 
-/** What a line holds that its own schema does not look into. */
+/** The contents of a line that its own schema does not look into. */
 const inside: { [K in LineKind]?: () => Json } = {
   visit: () => ({
     entries: {

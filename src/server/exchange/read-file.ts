@@ -115,11 +115,11 @@ const photoOut = async (zip: ZipFile, entry: ZipEntry, folder: string): Promise<
     throw unfit(`${name} in it does not match the photo it is named for.`);
 };
 
-/** Where what a file holds goes, line by line, and its photographs into a folder. */
+/** The target of a file's lines, and a folder for its photographs. */
 interface FileSink {
   take: (line: Line) => void;
   photosDir: string;
-  /** What the disk has room for. */
+  /** The room on the disk. */
   roomBytes: number;
 }
 

@@ -18,7 +18,7 @@ import { readFile } from './read-file';
 import { takingIn } from './take-in';
 import { writeFile } from './write-file';
 
-/** What somebody brought and neither took in nor took away is gone after so long. */
+/** The lifetime of a file that was brought and neither taken in nor taken away. */
 const KEPT_MS = 3_600_000;
 const FOLDER = /^taking-in-[0-9a-f-]{36}$/;
 const FILE = 'brought.zip';

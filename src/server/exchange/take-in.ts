@@ -132,7 +132,7 @@ export const takingIn = (db: Db) => {
         plan.entries += line.entries.length;
       for (const photoId of photosOf(line)) plan.photoIds.add(photoId);
     },
-    /** What all lines together did. Throws `InputError` where there was none. */
+    /** The effect of all lines together. Throws `InputError` if there was none. */
     end(): Omit<ExchangePlan, 'photographs'> & { photoIds: ReadonlySet<string> } {
       if (!heading)
         throw new InputError('file', 'The file is empty.', 'Choose a file exported from a shop');

@@ -29,6 +29,6 @@ export const calendarOf = (calName: string, days: readonly CalendarDay[]): strin
   return value || EMPTY;
 };
 
-/** What a calendar program reads as a calendar with nothing in it. */
+/** An empty calendar, as calendar programs read it. */
 const EMPTY =
   'BEGIN:VCALENDAR\r\nVERSION:2.0\r\nCALSCALE:GREGORIAN\r\nPRODID:tough-rimstone\r\nEND:VCALENDAR\r\n';

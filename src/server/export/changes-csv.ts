@@ -10,7 +10,7 @@ const cell = (value: unknown): string =>
       ? value
       : JSON.stringify(value);
 
-/** Who changed what, CSV (RFC 4180). */
+/** The changes as CSV (RFC 4180). */
 export const changesCsv = (changes: readonly ShopChange[]): string =>
   csvOf(
     changes.map((c) => ({

@@ -1,6 +1,6 @@
 import { stringify, type Options } from 'csv-stringify/sync';
 
-/** What a spreadsheet would run as a formula, with any marks before it. */
+/** The start of a cell that a spreadsheet would run as a formula, with any marks before it. */
 const FORMULA = /^'*[=+\-@\t\r]/;
 
 /** A cell that a spreadsheet would run as a formula is marked as text. */

@@ -6,7 +6,7 @@ import { PAGE, taggedPdf } from './tagged-pdf';
 const DIAL_PT = 216;
 const BESIDE_DIAL_PT = 262;
 
-/** What a job card is printed from. */
+/** The input of a printed job card. */
 export interface CardInput {
   job: JobSummary;
   entries: readonly Entry[];

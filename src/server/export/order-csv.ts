@@ -12,7 +12,7 @@ const COLUMNS = [
   'ordered by',
 ] as const;
 
-/** What has to be ordered and what is on its way, CSV (RFC 4180). */
+/** The parts to order and those on their way, CSV (RFC 4180). */
 export const orderCsv = ({ short, ordered }: OrderList): string => {
   const common = (part: Pick<ToOrder, 'what' | 'count' | 'jobs'>) => ({
     what: part.what,

@@ -23,7 +23,8 @@ const MAX_ROWS = 60_000;
 const MAX_COLUMNS = 100;
 
 /**
- * What separates the cells: comma, or what a spreadsheet of another tongue writes, by the header.
+ * The separator of the cells: comma, or what a spreadsheet of another language writes, by the
+ * header.
  */
 const delimiterOf = (text: string): string => {
   const header = /^[^\r\n]*/.exec(text)![0];
@@ -78,17 +79,17 @@ const cellsOf = (text: string): string[][] => {
   return rows.map((row) => row.map(unmark));
 };
 
-/** What a file is held against. */
+/** The records that a file is compared with. */
 export interface CsvInput<K extends RecordKind = RecordKind> {
   kind: K;
   text: string;
   have: readonly Records[K][];
   machineIds: ReadonlySet<string>;
-  /** Who waits looks here how far it is. */
+  /** The progress, for the client that waits. */
   told?: Told;
 }
 
-/** What a file would do to the records of a kind. Throws `InputError` for what is no CSV. */
+/** The effect of a file on the records of a kind. Throws `InputError` for what is no CSV. */
 export const planCsv = <K extends RecordKind>({
   kind,
   text,

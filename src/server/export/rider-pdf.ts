@@ -3,7 +3,7 @@ import type { RiderPaper } from '../../core/reports/papers';
 import { wheelDial } from '../../core/fit/wheels';
 import { PAGE, taggedPdf } from './tagged-pdf';
 
-/** What the rider's sheet is printed from; `photos` by their id, those that are there. */
+/** The input of a printed rider's sheet; `photos` by their id, those that are there. */
 export interface RiderInput {
   paper: RiderPaper;
   photos: Record<string, Uint8Array>;

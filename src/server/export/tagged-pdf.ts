@@ -18,7 +18,7 @@ type Block = 'H1' | 'H2' | 'P' | 'LI' | 'Caption';
  * picture has words.
  */
 interface TaggedPdf {
-  /** Where the next thing goes. */
+  /** The place of the next thing. */
   y(): number;
   moveTo(y: number): void;
   /** A new page where less than so much is left. */

@@ -9,8 +9,8 @@ export const MAX_STREAMS_OF_PERSON = 24;
 /** Streams of the whole shop. */
 const MAX_STREAMS = 600;
 /**
- * What waits for a listener that does not read; beyond it the stream is ended, and the browser asks
- * for it anew.
+ * The buffer of a listener that does not read; beyond it the stream is ended, and the browser asks
+ * for it again.
  */
 const MAX_WAITING_BYTES = 256 * 1024;
 /** A line that says nothing, so that a dead listener is noticed. */

@@ -1,6 +1,6 @@
 import { newsTogether, type LiveNews } from '../../core/base/live';
 
-/** What was written within this time is told together. */
+/** The time within which writes are told together. */
 const TOGETHER_MS = 40;
 /** Somebody who has not said for so long where they are has gone. */
 const GONE_MS = 30_000;
@@ -11,7 +11,7 @@ interface Listener {
   end(): void;
 }
 
-/** Who is at which job, by the tab that says so. */
+/** The person at a job, by the tab that says so. */
 interface Here {
   who: string;
   jobId: string;

@@ -1,6 +1,6 @@
 import type Joi from 'joi';
 
-/** What is said of a route: it stands beside it, with the very schemas that check it. */
+/** The documentation of a route: it stands beside it, with the very schemas that check it. */
 export interface RouteDoc {
   says: string;
   query?: Joi.Schema;
@@ -8,7 +8,7 @@ export interface RouteDoc {
   body?: Joi.Schema | string;
   /** The type of the answer where it is not JSON; null where there is none. */
   gives?: string | null;
-  /** Where it is not 200, or 204 without an answer. */
+  /** The status if it is not 200, or 204 without an answer. */
   status?: 201;
 }
 

@@ -43,8 +43,8 @@ interface LogRow {
 }
 
 /**
- * What of a changed record may hold a name: the free texts of its kind, each as it was and as it
- * is.
+ * The texts of a changed record that may hold a name: the free texts of its kind, each as it was
+ * and as it is.
  */
 const recordPaths = (kind: string) =>
   (RECORD_KINDS as readonly string[]).includes(kind)

@@ -12,7 +12,7 @@ interface Described {
 /** A path to a text; `*` is any place in a list. */
 type Path = readonly string[];
 
-/** What says that a text is not blank, and lets it be anything else. */
+/** The pattern of a text that is not blank, and may be anything else. */
 const NOT_BLANK = '/\\S/';
 const IDS = /^(id|of)$|Ids?$/;
 

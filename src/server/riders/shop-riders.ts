@@ -14,7 +14,7 @@ import { forgetRider } from './forget-rider';
 /** Copies of the whole database that the program made: before a migration, before a restore. */
 const COPY = /\.before-(version|restore)-/;
 
-/** What is kept of riders, and how one is forgotten. `folder` is that of the backups. */
+/** The data kept of riders, and how one is forgotten. `folder` is that of the backups. */
 export const shopRiders = (db: Db, folder: string) => {
   const machines = db.prepare<[string], { id: string; name: string }>(
     'SELECT id, name FROM machines WHERE rider = ? ORDER BY name, id',

@@ -13,7 +13,7 @@ export type Restore = (path: string) => Promise<{ kept: string | null }>;
 const passphraseBody = Joi.object({ passphrase: text(128, 'Passphrase').allow(null) }).required();
 const folderBody = Joi.object({ folder: text(300, 'Folder').allow(null) }).required();
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const backupApi: ApiDocs = {
   'GET /backups': { says: 'Lists the backups' },
   'POST /backups': { says: 'Makes one', status: 201 },

@@ -9,17 +9,17 @@ const MAX_WHEELS = 12;
 /** Fewer readings of a wheel say nothing of the stand. */
 const MIN_SEEN = 3;
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const balanceApi: ApiDocs = {
   'GET /stand-wheels': { says: 'The balance stand’s dead band, from the shop’s last wheels' },
 };
 
-/** What the shop's stand hides, learned from its jobs. */
+/** The dead band of the shop's stand, learned from its jobs. */
 export const balanceRoutes = (jobs: JobStore): Router => {
   const router = Router();
   /**
-   * What was seen of the last wheels; what they say of the stand is worked out by whoever asks,
-   * `stand-band` takes it as it is.
+   * The readings of the last wheels; the client computes the dead band, `stand-band` takes them as
+   * they are.
    */
   router.get('/stand-wheels', (_req, res) => {
     const wheels = jobs

@@ -20,13 +20,13 @@ const changeQuery = Joi.object<ChangeQuery>({
     .meta({ expected: 'Use `before` as the last page gave it' }),
 });
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const changeApi: ApiDocs = {
   'GET /changes': { says: 'Change log, newest first', query: changeQuery },
   'GET /changes.csv': { says: 'The same, RFC 4180', gives: 'text/csv' },
 };
 
-/** Who changed which record, rule and person, from what to what. */
+/** The changes of records, rules and people: by whom, from what to what. */
 export const changeRoutes = (changes: ChangeStore): Router => {
   const router = Router();
   router.get('/changes', (req, res) => {

@@ -9,7 +9,7 @@ import { checkQuery, goneOf, planQuery } from './input';
 /** A plan is for so many people. */
 const MAX_PEOPLE = 6;
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const dayApi: ApiDocs = {
   'GET /day-plan': { says: 'Day plan, with its math', query: planQuery },
 };

@@ -10,7 +10,7 @@ const failSchema = Joi.object({ fails: oneOf(FAILURES, 'Fault').allow(null) }).r
 /** As many lines as a slow line buffers in a few seconds. */
 const POST_MAX = 2000 * LINE_MAX;
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const deviceApi: ApiDocs = {
   'GET /devices': { says: 'Instruments, and how the simulated ones are held' },
   'GET /devices/stream': {

@@ -24,7 +24,7 @@ interface Options {
   numberOf: (jobId: string) => number;
 }
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const exchangeApi: ApiDocs = {
   'GET /exchange/shop': { says: 'The whole shop as a file', gives: 'application/zip' },
   'GET /exchange/schema': {

@@ -17,7 +17,7 @@ const tryId = count(1, Number.MAX_SAFE_INTEGER, 'Number of the source');
 
 const WHAT = 'see wrong tries';
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const guessingApi: ApiDocs = {
   'GET /sessions/guessing': { says: 'Wrong tries to sign in, and what is blocked; for owners' },
   'PUT /sessions/guessing/:id': { says: 'Blocks a source, or unblocks it', body: blockBody },

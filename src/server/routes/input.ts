@@ -28,7 +28,7 @@ export const who = text(60, 'Who does it');
 export const recordId = text(60, 'The record’s name in the database').pattern(/^[\w-]+$/);
 
 export const riderName = text(80, 'The rider’s name');
-/** Which rider is asked for. */
+/** The rider that is asked for. */
 export const riderQuery = Joi.object({ name: riderName });
 
 /** A kind of record by its name in an address. Throws `NotFound`. */
@@ -43,7 +43,7 @@ const MAX_ENTRIES = 50;
 /** The longest that an entry may have waited on its way, in seconds: thirty days. */
 const LONGEST_WAIT_S = 2_592_000;
 
-/** What is appended to a log, and the newest entry that the writer has seen. */
+/** The entries to append to a log, and the newest entry that the writer has seen. */
 export interface Append {
   expectedSeq: number;
   entries: unknown[];
@@ -55,7 +55,7 @@ export const appendBody = Joi.object({
   ),
 }).required();
 
-/** What is appended to a job's log, and how long it waited on its way, in seconds. */
+/** The entries to append to a job's log, and how long they waited on their way, in seconds. */
 export interface JobAppend extends Append {
   waitedS: number;
 }
@@ -72,7 +72,7 @@ export const number = (min: number, max: number, usual: number, says: string) =>
     .default(usual)
     .meta({ expected: `Enter ${lowerFirst(says)}, a whole number from ${min} to ${max}` });
 
-/** What is typed into a search. The index of words takes no control characters. */
+/** The text of a search. The index of words takes no control characters. */
 export const searchText = Joi.string()
   .allow('')
   .max(100)
@@ -111,7 +111,7 @@ export const knowsQuery = Joi.object({
 });
 
 /**
- * Who is at work, for the plan of the day: `person` once for each, nobody named is everybody;
+ * The people at work, for the plan of the day: `person` once for each, everyone if none is named;
  * `closely=yes` takes longer.
  */
 export const planQuery = Joi.object({

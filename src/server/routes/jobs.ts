@@ -28,7 +28,7 @@ const openBody = Joi.object({
   wheelId: recordId,
   who,
 }).required();
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const jobApi: ApiDocs = {
   'GET /jobs': { says: 'Jobs, newest first', query: jobQuery },
   'POST /jobs': { says: 'Opens a job', body: openBody, status: 201 },

@@ -9,7 +9,7 @@ import { recordId, who } from './input';
 
 const hereBody = Joi.object({ tab: text(60, 'Tab'), who, jobId: recordId.allow(null) }).required();
 
-/** What a write under an address is news of, beside the logs of jobs, which tell of themselves. */
+/** The news of a write under an address, beside the logs of jobs, which tell of themselves. */
 const NEWS: readonly (readonly [RegExp, LiveNews])[] = [
   [/^\/(records|machines|people|rules|shop)\b/, { shop: true }],
   // A hand-over moves what is on the shelf.
@@ -27,7 +27,7 @@ export const tellsOfWrites =
     next();
   };
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const liveApi: ApiDocs = {
   'GET /live': {
     says: 'New entries of the shop, as a stream of events',
@@ -36,7 +36,7 @@ export const liveApi: ApiDocs = {
   'PUT /live/here': { says: 'Who is at which job in this tab', body: hereBody },
 };
 
-/** What is written in the shop, as one stream, and who else is at a job. */
+/** The writes in the shop, as one stream, and who else is at a job. */
 export const liveRoutes = (hub: LiveHub): Router => {
   const router = Router();
   router.get('/live', (req, res) =>

@@ -18,7 +18,7 @@ const orderBody = Joi.object({
 }).required();
 const whoBody = Joi.object({ who }).required();
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const partsApi: ApiDocs = {
   'GET /order-list': { says: 'Parts to order and on order' },
   'GET /order-list.csv': { says: 'The same, RFC 4180', gives: 'text/csv' },
@@ -27,7 +27,7 @@ export const partsApi: ApiDocs = {
   'POST /orders/:id/called-off': { says: 'Cancels an order', body: whoBody, status: 201 },
 };
 
-/** What has to be ordered for the jobs on the bench, what is on its way, and what came. */
+/** The parts to order for the jobs on the bench, those on their way, and those that came. */
 export const partsRoutes = (parts: PartsStore): Router => {
   const router = Router();
   router.get('/order-list', (_req, res) => void res.json(parts.list()));

@@ -9,7 +9,7 @@ import type { WhoAsks } from '../auth/who-asks';
 import { NotFound } from '../errors';
 import type { ApiDocs } from '../openapi/api-docs';
 
-/** What a browser's authenticator answered; the package that verifies it knows its parts. */
+/** The answer of a browser's authenticator; the package that verifies it knows its parts. */
 export const passkeyResponse = Joi.object({ id: text(1400, 'Passkey') })
   .unknown()
   .required()
@@ -21,7 +21,7 @@ const passkeyBody = Joi.object({
 
 const WHAT = 'use a passkey';
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const passkeyApi: ApiDocs = {
   'POST /session/passkey-challenge': { says: 'A challenge for a passkey (WebAuthn)', status: 201 },
   'GET /session/passkeys': { says: 'Your own passkeys' },

@@ -26,7 +26,7 @@ interface WayIn {
   secret?: string | null;
 }
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const peopleApi: ApiDocs = {
   'GET /people': { says: 'All people, with role and sign-in' },
   'POST /people': { says: 'Adds a person', body: nameBody, status: 201 },
@@ -34,7 +34,7 @@ export const peopleApi: ApiDocs = {
   'PUT /people/:name/way-in': { says: 'Role and sign-in of a person', body: wayInBody },
 };
 
-/** Who works here, how fast they go, and how they come in. */
+/** The people who work here, their step modes, and how they sign in. */
 export const peopleRoutes = (shop: ShopStore, auth: AuthStore): Router => {
   const router = Router();
   router.get('/people', (_req, res) => void res.json({ people: auth.people() }));

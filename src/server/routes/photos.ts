@@ -6,7 +6,7 @@ import { isWholePhoto } from '../photo-check';
 import type { ApiDocs } from '../openapi/api-docs';
 import { MAX_PHOTO_BYTES, type PhotoStore } from '../photo-store';
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const photoApi: ApiDocs = {
   'POST /photos': {
     says: 'Saves a photo, decoded and encoded again',

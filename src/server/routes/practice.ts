@@ -45,7 +45,7 @@ const shownBody = Joi.object({
     .meta({ expected: 'Choose true to share it, or false' }),
 }).required();
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const practiceApi: ApiDocs = {
   'GET /practice': { says: 'A person’s practice rounds, newest first', query: whoseQuery },
   'GET /practice/shown': { says: 'Practice results of those who share them' },

@@ -20,7 +20,7 @@ const lookedBody = Joi.object({
 /** So many rows one calendar holds: the nearest ones. */
 const MAX_EVENTS = 2000;
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const recheckApi: ApiDocs = {
   'GET /rechecks': { says: 'Rechecks, open and closed', query: recheckQuery },
   'GET /rechecks.ics': { says: 'Rechecks as a calendar, RFC 5545', gives: 'text/calendar' },
@@ -35,7 +35,7 @@ export const recheckApi: ApiDocs = {
   'GET /wheels/:id/rechecks': { says: 'Rechecks of a wheel' },
 };
 
-/** What is to be looked at again: the list, one row, its closing, and all of them as a calendar. */
+/** The rechecks: the list, one row, its closing, and all of them as a calendar. */
 export const recheckRoutes = (
   store: RecheckStore,
   close: (id: string, looked: Looked) => unknown,

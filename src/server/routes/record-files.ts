@@ -27,7 +27,7 @@ export interface ManyRecords<K extends RecordKind = RecordKind> {
 /** Takes very many records in while the shop goes on answering. */
 export type ManyIn = (many: ManyRecords, told: Told, gone: AbortSignal) => Promise<void>;
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const recordFileApi: ApiDocs = {
   'GET /records/:kind/file.csv': { says: 'All records of a kind, RFC 4180', gives: 'text/csv' },
   'POST /records/:kind/import': {

@@ -95,12 +95,12 @@ const pageOf = (
   };
 };
 
-/** How many past jobs of a wheel are looked through. */
+/** The number of past jobs of a wheel that are looked through. */
 const MAX_JOBS = 20;
 
 const ANY_RECORD = Joi.alternatives(...RECORD_KINDS.map(recordSchema));
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const recordApi: ApiDocs = {
   'GET /records/:kind': { says: 'A page of records of a kind', query: pageQuery },
   'GET /records/:kind/:id': { says: 'A record' },

@@ -16,7 +16,7 @@ const forgetBody = Joi.object({
   who,
 }).required();
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const riderApi: ApiDocs = {
   'GET /riders': { says: 'Rider data', query: riderQuery },
   'POST /riders/forget': { says: 'Erases a rider’s name', body: forgetBody },

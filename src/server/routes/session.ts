@@ -51,7 +51,7 @@ interface Options {
   lockMinutes: () => number;
   /** When a rider was forgotten last. */
   forgottenAt: () => string | null;
-  /** Where other machines find this shop. */
+  /** The addresses at which other machines find this shop. */
   addresses: () => string[];
   shopName: () => string;
   approvals: ApprovalStore;
@@ -61,7 +61,7 @@ interface Options {
   passkeys: PasskeyStore;
 }
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const sessionApi: ApiDocs = {
   'GET /session': { says: 'How sign-in stands for the person who asks' },
   'POST /session': { says: 'Signs in', body: signInBody, status: 201 },
@@ -117,7 +117,7 @@ export const sessionRoutes = (
     lockAfterMinutes: lockMinutes(),
     forgottenAt: forgottenAt(),
   });
-  /** Who comes in, by whatever they bring, and whether that proves who they are. */
+  /** The person who signs in, by whatever they bring, and whether that proves who they are. */
   const nameOf = async (
     req: Request,
     res: Response,

@@ -7,7 +7,7 @@ import { csvOf } from '../export/csv-cells';
 
 const PARTS = ['troubles', 'stations', 'weights', 'takeOffs'] as const;
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const shopStatsApi: ApiDocs = {
   'GET /knows': { says: 'Shop stats', query: knowsQuery },
   'GET /knows/:part.csv': {

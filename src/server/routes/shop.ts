@@ -25,7 +25,7 @@ const ruleBody = Joi.object({
 }).required();
 const nameBody = Joi.object({ name: text(80, 'Name') }).required();
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const shopApi: ApiDocs = {
   'GET /shop': { says: 'The shop with its rules, people and small stock' },
   'PUT /shop/name': { says: 'Renames the shop', body: nameBody },

@@ -44,7 +44,7 @@ const openBody = Joi.object({
   wanted: text(500, 'Work requested').allow(null).optional().default(null),
   dueAt: instant('Promised for').allow(null).optional().default(null),
 }).required();
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const visitApi: ApiDocs = {
   'GET /visits': { says: 'Machines that are in, or were', query: visitQuery },
   'POST /visits': { says: 'Check in a machine', body: openBody, status: 201 },

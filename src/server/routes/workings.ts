@@ -7,7 +7,7 @@ import type { WorkPool } from '../work/work-pool';
 import type { ApiDocs } from '../openapi/api-docs';
 import { goneOf } from './input';
 
-/** What is said of the routes below. */
+/** The documentation of the routes below. */
 export const workingApi: ApiDocs = {
   'GET /workings': { says: 'All calculators, each with the schema of its input' },
   'POST /workings/:name': { says: 'One calculation, with its math', body: Joi.object().unknown() },

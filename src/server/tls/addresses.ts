@@ -14,7 +14,7 @@ const outside = (interfaces: Interfaces): string[] =>
     .map((a) => a.address);
 
 /**
- * Where a server that listens at `host` is found: what a tablet can open, the most likely first.
+ * The addresses of a server that listens at `host`: what a tablet can open, the most likely first.
  */
 export const foundAt = (host: string, interfaces: Interfaces = networkInterfaces()): string[] => {
   if (!EVERY.includes(host)) return [host];

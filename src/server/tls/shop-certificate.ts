@@ -18,9 +18,9 @@ import { join } from 'node:path';
 import { constrainedNames, nameConstraints } from './name-constraints';
 
 const DAY_MS = 86_400_000;
-/** How long a tablet trusts the shop's root. Basis: memory. */
+/** The lifetime of the shop's root certificate. Basis: memory. */
 const ROOT_DAYS = 365;
-/** How long the server's own certificate holds, inside that. */
+/** The lifetime of the server's own certificate, inside that. */
 const DAYS = 120;
 /** A new one is made so long before the end. */
 const RENEW_DAYS = 30;
@@ -32,7 +32,7 @@ interface Pair {
   cert: string;
 }
 
-/** What the server shows, and what a tablet has to trust. */
+/** The certificate that the server shows, and the one a tablet has to trust. */
 export interface ShopCertificate extends Pair {
   /** The shop's own root in PEM; null where the certificate is another one's. */
   root: string | null;

@@ -1,7 +1,7 @@
 import { toString as drawn } from 'qrcode';
 
 interface Started {
-  /** What another machine can open, or this one. */
+  /** The addresses that another machine can open, or this one. */
   urls: readonly string[];
   /** Of the shop's own root, where there is one. */
   fingerprint: string | null;
@@ -11,7 +11,7 @@ interface Started {
   showsCode: boolean;
 }
 
-/** What the program says once it listens. */
+/** The words of the program once it listens. */
 export const startWords = async ({ urls, fingerprint, showsCode }: Started): Promise<string> => {
   const [first = '', ...others] = urls;
   const code = showsCode ? `\n${await drawn(first, { type: 'terminal', small: true })}` : '';

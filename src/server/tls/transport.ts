@@ -4,13 +4,13 @@ import { tlsBeside } from '../paths';
 import { namesFor } from './addresses';
 import type { ShopCertificate } from './shop-certificate';
 
-/** What has to be said for plain HTTP beyond this machine. */
+/** The words that allow plain HTTP beyond this machine. */
 export const PLAIN_WORDS = 'anybody on the network can read it';
 
 /** Loaded only where there is TLS: it slows the server's start. */
 const certificates = () => import('./shop-certificate');
 
-/** How requests come to the server. */
+/** The way requests come to the server. */
 interface Transport {
   certificate: ShopCertificate | null;
   /** The address of a proxy whose headers are believed; null for none. */
@@ -21,7 +21,7 @@ interface Transport {
 export class TransportUnusable extends Error {}
 
 /**
- * How requests come, by the settings: plain on this machine alone; beyond it over TLS, by the
+ * The way requests come, by the settings: plain on this machine alone; beyond it over TLS, by the
  * shop's own certificate (`RIMSTONE_TLS_CERT` and `RIMSTONE_TLS_KEY` for another), behind a proxy
  * (`RIMSTONE_PROXY`, its address), whose connections alone are answered, or plain where that is
  * asked for in so many words (`RIMSTONE_PLAIN_HTTP`). Throws `TransportUnusable`.

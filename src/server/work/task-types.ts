@@ -15,7 +15,10 @@ export interface CatalogRow {
   example: unknown;
 }
 
-/** What may take longer than a request should hold the server up for, and what each is given. */
+/**
+ * The tasks that may take longer than a request should hold the server up for, and the input of
+ * each.
+ */
 export interface TaskInput {
   working: { name: string; input: unknown };
   'day-plan': Parameters<typeof dayPlan.run>[0];

@@ -5,7 +5,7 @@ import { counted } from '../../core/base/units';
 import { ServerBusy } from '../errors';
 import type { Begun, InputOf, ResultOf, TaskName } from './task-types';
 
-/** Where long work is done, so that nobody else waits for it. */
+/** The threads for long work, so that no one else waits for it. */
 export interface WorkPool {
   /**
    * Throws `InputError` for bad input and for what takes too long, `ServerBusy` when too much waits
@@ -15,7 +15,7 @@ export interface WorkPool {
   close(): Promise<void>;
 }
 
-/** How long a task may take, and what would be right instead. */
+/** The time limit of each task, and what to do instead. */
 const LIMITS: Record<TaskName, { ms: number; instead: string }> = {
   working: {
     ms: 10_000,
@@ -35,7 +35,7 @@ const LIMITS: Record<TaskName, { ms: number; instead: string }> = {
 const MAX_WAITING = 40;
 /** So long at most until a thread is free. */
 const MAX_WAIT_MS = 30_000;
-/** How often one that waits is looked at. */
+/** The interval at which a waiting task is checked. */
 const LOOK_MS = 200;
 const IDLE_MS = 60_000;
 const MAX_MEMORY_MB = 512;

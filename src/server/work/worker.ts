@@ -7,7 +7,7 @@ interface Handed<T extends TaskName> {
   begun: Begun;
 }
 
-/** What a thread of the pool does with what it is handed. */
+/** Runs a task in a thread of the pool. */
 export default <T extends TaskName>({ task, input, begun }: Handed<T>) => {
   Atomics.store(begun, 0, BigInt(Date.now()));
   return doTask(task, input);

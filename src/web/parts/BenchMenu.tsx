@@ -53,7 +53,7 @@ const PACE_WORDS: Record<Pace, string> = {
   'by station': 'by station: plain steps together',
 };
 
-/** How fast a fitter goes; the shop keeps it, so that it is the same at every bench. */
+/** The step mode of a fitter; the shop keeps it, so that it is the same at every bench. */
 const PaceOf = ({ who }: { who: string }) => {
   const dispatch = useDo();
   const pace = useApp(paceOf);
@@ -84,7 +84,7 @@ const PaceOf = ({ who }: { who: string }) => {
   );
 };
 
-/** Who’s working, in which units, by which light. */
+/** The person at work, their units and the theme. */
 export const BenchMenu = () => {
   const dispatch = useDo();
   const prefs = useApp((s) => s.prefs);

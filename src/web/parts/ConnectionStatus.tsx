@@ -40,7 +40,7 @@ const ByJob = ({
  */
 const UnsentList = lazy(() => import('./OutboxBar').then((m) => ({ default: m.UnsentList })));
 
-/** What there is to say, the most pressing first. */
+/** The states worth telling, the most pressing first. */
 const STANDINGS = ['asks', 'waiting', 'lost', 'newer'] as const;
 type Standing = (typeof STANDINGS)[number];
 const SAYS: Record<Standing, (entries: number) => string> = {
@@ -57,7 +57,7 @@ const EDGE: Record<Standing, string> = {
 };
 
 /**
- * How this page stands to the server, where anything is to be said of it; nothing where all is
+ * The state of the connection to the server, if anything is worth telling; nothing when all is
  * written.
  */
 export const ConnectionStatus = () => {

@@ -19,7 +19,7 @@ export const DEVICE_DIGITS: Record<DeviceKind, number> = {
   'balance-stand': 0,
 };
 
-/** Which instrument speaks, that it is one of ours if it is, and when it was calibrated. */
+/** The name of an instrument, whether it is simulated, and when it was calibrated. */
 export const DeviceLabel = ({ device }: { device: NonNullable<LiveDevice['device']> }) => (
   <>
     {device.name}
@@ -34,7 +34,7 @@ interface Props {
   kind: DeviceKind;
   /** The instrument that is meant, where there are several of the kind. */
   meant?: string;
-  /** What is taken with it, for who hears the button. */
+  /** The reading that is taken, for the button's accessible name. */
   what: string;
   /** Beside a field in a row: a plug instead of words. */
   compact?: boolean;

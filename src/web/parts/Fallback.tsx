@@ -1,7 +1,7 @@
 import { Component, type ReactNode } from 'react';
 
 interface Props {
-  /** What is shown instead when something inside breaks. */
+  /** The content shown instead when something inside breaks. */
   instead: ReactNode;
   children: ReactNode;
 }

@@ -15,7 +15,7 @@ const PLACES = [
   ['/rules', 'Rules'],
 ] as const;
 
-/** What stands under one word: things to reckon, read and learn with. */
+/** The tools in the menu: things to reckon, read and learn with. */
 const TOOLS = [
   ['/rechecks', 'Rechecks'],
   ['/orders', 'Parts to order'],
@@ -33,7 +33,7 @@ const TOOLS = [
 const placeClass = (isActive: boolean): string =>
   `head inline-flex min-h-12 items-center rounded-b-xl border-b-4 px-2 text-lg no-underline max-sm:px-1 max-sm:text-[16px] ${isActive ? 'border-water' : 'border-transparent text-ink2 hover:border-stone3'}`;
 
-/** Where one can go, on one line also on a phone. */
+/** The main navigation, on one line also on a phone. */
 const Navigation = () => {
   const { pathname } = useLocation();
   const tool = TOOLS.find(([to]) => pathname.startsWith(to));

@@ -11,7 +11,7 @@ export { UnsentList } from './UnsentList';
 /** Of what is new in the log, so much is shown; the log has all. */
 const MAX_NEWS = 4;
 
-/** What somebody has to say a word on, entry by entry: it is written after all, or dropped. */
+/** The entries that need a decision, one by one: written after all, or dropped. */
 export const OutboxBar = ({ jobId }: { jobId: string }) => {
   const dispatch = useDo();
   const { units } = useUnits();

@@ -4,7 +4,7 @@ import { parcelOfPhoto } from '../store/pending-entries';
 
 const FRAME = 'block h-[68px] w-[92px] overflow-hidden rounded-[10px_10px_10px_3px] border-2';
 
-/** Where the browser has a photograph that has not reached the server; null until it is found. */
+/** The browser's copy of a photograph that has not reached the server; null until it is found. */
 const useWaitingPicture = (parcelId: string | null): string | null => {
   const [url, setUrl] = useState<string | null>(null);
   useEffect(() => {

@@ -14,9 +14,9 @@ interface Props<K extends RecordKind> {
   /** The id that is picked; empty for none. */
   value: string;
   onChange: (id: string) => void;
-  /** What stands for none. */
+  /** The word for none. */
   none: string;
-  /** How a record is called; `machines` names those that it speaks of. */
+  /** The name of a record; `machines` names those that it speaks of. */
   nameOf: (it: Records[K], machines: RecordPage['machines']) => string;
   problem?: string | null | undefined;
   hint?: string;

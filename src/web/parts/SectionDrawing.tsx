@@ -15,7 +15,7 @@ export const SectionDrawing = ({
   className = '',
 }: {
   wheel: Wheel;
-  /** What the caliper said of each bead in a job. */
+  /** The caliper's readings of each bead in a job. */
   beads?: JobState['beads'];
   className?: string;
 }) => {

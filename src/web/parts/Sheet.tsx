@@ -5,7 +5,7 @@ import { KeysPause } from './keys';
 
 interface Props {
   title: ReactNode;
-  /** What the cross does, for who cannot see it. */
+  /** The accessible name of the close button. */
   closes: string;
   widthPx?: number;
   /** The sheet ends in a bar of its own that stays in sight. */

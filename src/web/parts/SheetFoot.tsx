@@ -1,7 +1,7 @@
 import { Button } from './Button';
 
 interface Props {
-  /** What keeping does: `Save readings`. */
+  /** The label of the button that saves: `Save readings`. */
   keeps: string;
   onKeep: () => void;
   /** Why it was not kept; null where it was, or nobody tried. */

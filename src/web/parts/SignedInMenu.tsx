@@ -4,7 +4,7 @@ import { useApp, useDo } from '../store';
 import { lockScreen, signOut } from '../store/auth-slice';
 import { Button } from './Button';
 
-/** Who is signed in at this bench, and how somebody else comes to it. */
+/** The person signed in at this bench, and how someone else signs in. */
 export const SignedInMenu = () => {
   const dispatch = useDo();
   const me = useApp((s) => s.auth.me);

@@ -10,7 +10,7 @@ import { formatQuantity, type UnitPreferences } from '../../core/base/units';
 import { useUnits } from './quantity';
 
 /**
- * How each size is drawn: the present one dashed, the first new one as rubber, the others as lines.
+ * The line of each size: the present one dashed, the first new one as rubber, the others as lines.
  */
 const LINES = [
   { className: 'stroke-check', dash: '12 8' },
@@ -149,7 +149,7 @@ const layer = (s: PictureShape): number =>
         ? 3
         : 4;
 
-/** What need not be drawn when the new size is the old one: all but the room. */
+/** Whether a shape need not be drawn when the new size is the old one: all but the room. */
 const isNoise = (s: PictureShape): boolean =>
   s.kind === 'leader' ||
   (s.kind === 'label' && s.sign === false && s.quantities.length === 0) ||

@@ -8,7 +8,7 @@ import { ChoiceField, QuantityField } from './fields';
 import { useUnits } from './quantity';
 import { refusalText } from './refusal';
 
-/** How a stand-in is held, and a way to hold it otherwise. A refusal is spoken. */
+/** The state of a stand-in, and a way to change it. A refusal is spoken. */
 export const useHold = (device: HeldDevice | null) => {
   const dispatch = useDo();
   const name = device?.name ?? '';
@@ -137,7 +137,7 @@ export const TurnKnobs = ({
   </>
 );
 
-/** What hands do to an instrument, for one that is only simulated. */
+/** The hands at an instrument, for one that is only simulated. */
 export const StandInKnobs = ({ device, full }: { device: HeldDevice; full?: boolean }) => {
   const { read, write } = useUnits();
   const knobs = useHold(device);

@@ -3,7 +3,7 @@ import { NavLink } from 'react-router';
 import { STATION_WORDS, type StationId, type StationReport } from '../../core/job';
 
 const STEP_PX = 5.6;
-/** What stays in sight of the station before the live one. */
+/** The part of the station before the live one that stays in sight. */
 const LEFT_OF_LIVE_PX = 40;
 
 /** A basin that fills as its station is done: lip, water, and the wave on it. */

@@ -10,8 +10,8 @@ interface Bound<Values extends FieldValues> {
 }
 
 /**
- * What a control of the house needs of a form: the text that is typed, what is wrong with it, and
- * where to go when it is.
+ * The form state of a control: the text that is typed, what is wrong with it, and where to go when
+ * it is.
  */
 const useBound = <Values extends FieldValues>({
   control,

@@ -11,7 +11,7 @@ import type { Machine, Wheel } from '../../core/fit/wheels';
 import type { ShopAnswer } from '../store/api';
 import type { Writing } from '../store/job-writing';
 
-/** What every station knows of the job at hand. */
+/** The job at hand, as every station knows it. */
 export interface JobAtHand {
   job: JobSummary;
   log: readonly Entry[];

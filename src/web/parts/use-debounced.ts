@@ -2,7 +2,10 @@ import { useEffect, useState } from 'react';
 
 const TYPING_PAUSE_MS = 180;
 
-/** What is typed, once the typing rests: nothing is asked on each key press. */
+/**
+ * The typed text after a short pause, so each key press does not send a request. nothing is asked
+ * on each key press.
+ */
 export const useDebounced = (text: string): string => {
   const [rested, setRested] = useState(text);
   useEffect(() => {

@@ -20,7 +20,7 @@ import { api, ApiError, type HeldDevice } from '../store/api';
 
 /** Lines come faster than anybody reads: the screen follows at this pace. */
 const SHOW_MS = 100;
-/** How often a silent instrument is asked about. */
+/** The interval at which a silent instrument is asked about. */
 const ASK_MS = 2000;
 
 export interface LiveDevice {
@@ -31,11 +31,11 @@ export interface LiveDevice {
   readiness: Readiness;
   /** The reading that may be taken now; null where none may. */
   reading: DeviceLine | null;
-  /** How it stands, in a word or a short sentence. */
+  /** Its state, in a word or a short sentence. */
   says: string;
   /** After a take, or when the instrument is put elsewhere. */
   forget(): void;
-  /** What the instrument said happened has been written down. */
+  /** Marks the instrument's event as written down. */
   note(): void;
   /** New try. */
   anew(): void;

@@ -9,7 +9,7 @@ const TAB = nanoid();
 /** Often enough that the server does not take somebody for gone. */
 const SAY_EVERY_MS = 12_000;
 
-/** Who else is at this job, on another screen. */
+/** The other people at this job, on other screens. */
 export const usePresence = (jobId: string): readonly string[] => {
   const who = useApp((s) => s.prefs.who);
   const [others, setOthers] = useState<readonly string[]>([]);

@@ -39,7 +39,7 @@ export const WorkingView = ({
   children,
 }: {
   working: Working;
-  /** What was found, where it is shown at all: after the verdict, before the arithmetic. */ children?: ReactNode;
+  /** The result, if it is shown at all: after the verdict, before the arithmetic. */ children?: ReactNode;
 }) => {
   const { tell } = useUnits();
   return (

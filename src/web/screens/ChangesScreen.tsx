@@ -16,7 +16,7 @@ const plain = (value: unknown): string => {
   return text.length > MAX_LETTERS ? `${text.slice(0, MAX_LETTERS)} …` : text;
 };
 
-/** What was changed, in the words of its screen, and how its values are said. */
+/** The name of a changed thing, in the words of its screen, and how its values are said. */
 const useWords = () => {
   const rules = useApp((s) => s.shop.shop?.rules) ?? [];
   const { say } = useUnits();
@@ -66,7 +66,7 @@ const Change = ({ change, nowMs }: { change: ShopChange; nowMs: number }) => {
   );
 };
 
-/** Who changed which record, rule and person, from what to what. */
+/** The changes of records, rules and people: by whom, from what to what. */
 export const ChangesScreen = () => {
   const nowMs = useNow();
   const { data, error, refetch, hasNextPage, isFetching, fetchNextPage } =

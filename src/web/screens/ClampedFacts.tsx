@@ -7,8 +7,8 @@ import { BasisTag } from '../parts/working';
 import { FigureRow } from '../stations/StationLayout';
 
 /**
- * What a wheel is described by beside its rim code: rings and bolts, widths, holes. Nothing where
- * nothing is known.
+ * The facts of a wheel beside its rim code: rings and bolts, widths, holes. Nothing if nothing is
+ * known.
  */
 export const ClampedFacts = ({ wheel }: { wheel: Wheel }) => {
   const { say } = useUnits();

@@ -129,7 +129,7 @@ const Instrument = ({
   );
 };
 
-/** What is connected, what it says, and how the simulated ones are held and broken. */
+/** The connected instruments, their readings, and how the simulated ones are held and broken. */
 export const InstrumentsScreen = () => {
   const dispatch = useDo();
   const standIns = useApp((s) => s.prefs.standIns);

@@ -23,7 +23,7 @@ import { selectLog, selectUnsentIds } from '../store/job-selectors';
 import { write } from '../store/job-writing';
 import { drop } from '../store/outbox-sender';
 
-/** Which undo took an entry away, so that it can be put back. */
+/** The undo that took each entry away, so that it can be put back. */
 const undoneBy = (log: readonly Entry[]): Map<string, string> => {
   const by = new Map<string, string>();
   const undone = new Set<string>();

@@ -153,7 +153,10 @@ const WayRow = ({ order, nowMs }: { order: OnItsWay; nowMs: number }) => {
   );
 };
 
-/** What the jobs on the bench want and the shelf does not have: to order, and on its way. */
+/**
+ * The parts that the jobs on the bench want and the shelf does not have: to order, and on their
+ * way.
+ */
 export const OrdersScreen = () => {
   const nowMs = useNow();
   const { data, error, refetch } = useOrderListQuery(undefined, {

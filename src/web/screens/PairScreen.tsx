@@ -64,7 +64,7 @@ const OneWheel = ({
   );
 };
 
-/** How far they are apart, as they are aired: the only colored thing. */
+/** The difference of the two, as they are aired: the only colored thing. */
 const Apart = ({ pair }: { pair: PairNow }) => {
   const { say } = useUnits();
   const { aired } = pair;

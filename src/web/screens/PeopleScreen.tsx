@@ -13,7 +13,7 @@ import { Sessions } from './auth/Sessions';
 
 type Opened = 'second' | 'secret' | null;
 
-/** Who may come in, as what, and where they are signed in. */
+/** The people who can sign in, their roles, and where they are signed in. */
 export const PeopleScreen = () => {
   const { areClosed, me } = useApp((s) => s.auth);
   const [opened, setOpened] = useState<Opened>(null);

@@ -134,7 +134,7 @@ const List = ({ kind }: { kind: RecordKind }) => {
   );
 };
 
-/** What the shop keeps: machines, wheels, and everything on the shelf and the wall. */
+/** The shop's records: machines, wheels, and everything on the shelf and the wall. */
 export const RecordsScreen = () => {
   const { kind: named } = useParams();
   const kind = RECORD_KINDS.find((k) => k === named) ?? 'tires';

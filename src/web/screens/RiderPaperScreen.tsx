@@ -72,7 +72,7 @@ const OneWheel = ({ wheel }: { wheel: PaperWheel }) => (
   </section>
 );
 
-/** What the rider takes home: one sheet for the whole visit, on screen, on paper and as a file. */
+/** The rider's sheet: one for the whole visit, on screen, on paper and as a file. */
 export const RiderPaperScreen = () => {
   const { id = '' } = useParams();
   const { units } = useUnits();

@@ -38,7 +38,7 @@ const Kept = ({ kept: { name, machines, visits, jobs } }: { kept: RiderKept }) =
   </>
 );
 
-/** What the shop keeps of a rider: out as a file, or forgotten. */
+/** The data kept of a rider: exported as a file, or forgotten. */
 export const RiderScreen = () => {
   const { name = '' } = useParams();
   const { data, error, refetch } = useRiderQuery(name);

@@ -49,7 +49,7 @@ interface RuleForm {
 }
 
 /**
- * What is typed into a rule: a number in the fitter's unit, or one of its words. Throws
+ * Reads a rule's typed value: a number in the fitter's unit, or one of its words. Throws
  * `InputError`.
  */
 const readValue = (

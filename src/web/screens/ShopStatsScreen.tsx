@@ -58,8 +58,8 @@ const Part = ({
 );
 
 /**
- * What the shop's own jobs say over a time: troubles, stations, weights, and the take-offs that lie
- * there.
+ * The statistics of the shop's own jobs over a period: troubles, stations, weights, and the
+ * take-offs on the shelf.
  */
 export const ShopStatsScreen = () => {
   const [asked, ask] = useAddressTexts(IN_ADDRESS);

@@ -7,7 +7,7 @@ import { SecretField } from '../parts/SecretField';
 import { canUsePasskey } from './auth/passkey';
 import { useSignIn } from './auth/use-sign-in';
 
-/** Who can sign in, each one tap. */
+/** The people who can sign in, each one tap. */
 const People = ({
   people,
   who,

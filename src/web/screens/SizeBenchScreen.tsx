@@ -39,9 +39,7 @@ const sizeOf = (marking: string): string | null => {
   return read.ok ? read.working.result.size : null;
 };
 
-/**
- * What is to be said of the room that was measured, for a comparison that begins with this size.
- */
+/** The note on the measured room, for a comparison that begins with this size. */
 const roomNote = (
   wheelId: string,
   from: string | null,

@@ -37,7 +37,7 @@ const nextOf = (visits: readonly VisitSummary[]) => {
   return visit && wheel?.station ? { visit, wheel, station: wheel.station } : null;
 };
 
-/** What the day comes to, in one line. */
+/** The sum of the day, in one line. */
 const dayText = (visits: readonly VisitSummary[], nowMs: number): string => {
   const wheels = visits.reduce((n, v) => n + v.wheels.filter((w) => !w.handedOver).length, 0);
   const late = visits.filter(

@@ -19,7 +19,7 @@ import { momentText } from '../parts/moment-text';
 
 const HOURS = 9;
 const ASK_MS = 30_000;
-/** What stands for good: wheels come and go by entries of their own. */
+/** The entries that cannot be undone: wheels come and go by entries of their own. */
 const FIXED: readonly VisitEntry['kind'][] = ['opened', 'wheel-added', 'wheel-removed', 'undo'];
 
 /** The log, the newest first, and the way back for what may be undone. */

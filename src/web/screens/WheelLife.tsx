@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { LifeEvent } from '../../core/job';
 import { useUnits } from '../parts/quantity';
 
-/** What every job did to a wheel, the newest first. */
+/** The work of every job on a wheel, the newest first. */
 export const WheelLife = ({ life }: { life: readonly LifeEvent[] }) => {
   const { tell } = useUnits();
   if (life.length === 0) return null;

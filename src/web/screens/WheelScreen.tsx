@@ -38,7 +38,7 @@ import { useRecordQuery } from '../store/records-api';
 import { useWheelRecord } from '../parts/use-wheel-record';
 import { refusalText } from '../parts/refusal';
 
-/** What the record and the last job put on the dial. */
+/** The marks of the record and the last job on the dial. */
 const marksOf = (wheel: Wheel, { history }: WheelRecord): DialMark[] => [
   ...lockMarks(wheel),
   ...(wheel.heavySpotDeg !== null

@@ -4,7 +4,7 @@ import { useUnits } from '../parts/quantity';
 
 const TrendChart = lazy(() => import('./TrendChart'));
 
-/** What of a wheel goes one way or another from job to job. */
+/** The trends of a wheel from job to job. */
 export const WheelTrends = ({ trends }: { trends: readonly Trend[] }) => {
   const { label } = useUnits();
   if (trends.length === 0) return null;

@@ -8,7 +8,7 @@ export interface BatchRow {
   mind: string | null;
 }
 
-/** What is written at once, in full; a tap takes one out. */
+/** The entries that are written at once, in full; a tap takes one out. */
 export const BatchList = ({
   rows,
   left,

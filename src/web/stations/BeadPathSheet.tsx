@@ -49,7 +49,7 @@ const Numbers = ({ path }: { path: BeadPath }) => {
 };
 
 /**
- * What the rim code lets one recall while not all is measured, and which measurement would tell
+ * The values that the rim code recalls while not all is measured, and which measurement would tell
  * most.
  */
 const RimGuess = ({

@@ -172,7 +172,7 @@ const WithShelf = () => {
   );
 };
 
-/** What is picked first depends on the shelf: it is asked for before. */
+/** The station Choose. Its first pick depends on the shelf, which is asked for before. */
 export const Choose = () => {
   const { isMachineRead } = useJob();
   const tires = useTires();

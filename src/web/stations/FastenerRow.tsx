@@ -18,7 +18,7 @@ const DONE_WORDS: Record<Tightened, string> = {
 
 interface Props {
   fastener: Fastener;
-  /** Which wrench covers it; null where the manual has no figure. */
+  /** The wrench that covers it; null if the manual has no figure. */
   choice: Working<TorqueChoice> | null;
   isNext: boolean;
   onKeep: (how: Tightened, wrench: string | null) => void;
@@ -38,7 +38,7 @@ const WithWhat = ({ fastener, choice }: Pick<Props, 'fastener' | 'choice'>) => {
 };
 
 /**
- * What can be said of it: with a wrench that covers it torqued, without one only snug or a guess.
+ * The ways to record it: with a wrench that covers it torqued, without one only snug or a guess.
  */
 export const Ways = ({
   fastener,
@@ -71,7 +71,7 @@ export const Ways = ({
   );
 };
 
-/** How it was tightened, with a tick. */
+/** The way it was tightened, with a tick. */
 const Done = ({ name, how }: { name: string; how: Tightened }) => {
   const { secondRound } = useJob().state;
   return (

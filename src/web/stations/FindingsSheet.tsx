@@ -15,7 +15,7 @@ import { useJob } from '../parts/job-context';
 import { Sheet } from '../parts/Sheet';
 import { Photos } from './Photos';
 
-/** What was found on tube, bead and bearings: tapped, judged at once, written down. */
+/** The findings on tube, bead and bearings: tapped, judged at once, written down. */
 export const FindingsSheet = ({ onDone }: { onDone: () => void }) => {
   const { state, wheel, write } = useJob();
   const [found, setFound] = useState<Partial<Record<Inspected, readonly string[]>>>(state.findings);

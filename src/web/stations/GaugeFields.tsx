@@ -10,14 +10,14 @@ interface Props {
   gauges: Gauges;
   /** A second gauge is read as well. */
   withSecond: boolean;
-  /** What is wrong is said of empty fields too. */
+  /** Whether the faults of empty fields are told too. */
   tried: boolean;
   gaugeRef: Ref<HTMLInputElement>;
 }
 
 type Option = readonly [value: string, label: string];
 
-/** What is meant, what the gauge reads, and with a second one what that reads. */
+/** The pressure that is meant, what the gauge reads, and with a second one what that reads. */
 export const GaugeFields = ({ typing, gauges, withSecond, tried, gaugeRef }: Props) => {
   const { write: show } = useUnits();
   const { typed, put, problems } = typing;

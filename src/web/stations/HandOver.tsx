@@ -52,7 +52,7 @@ const Papers = () => {
   );
 };
 
-/** What the log proves and what it does not, when to look again, and what goes with the wheel. */
+/** The points the log proves and does not, when to look again, and what goes with the wheel. */
 export const HandOver = () => {
   const { state, reports, machineWheels } = useJob();
   const { control, rechecks, isDespite, mayHandOver, releasedBy, approval, submit } = useHandOver();

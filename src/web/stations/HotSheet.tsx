@@ -9,7 +9,7 @@ import { Sheet } from '../parts/Sheet';
 import { BasisTag } from '../parts/working';
 import { refusalText } from '../parts/refusal';
 
-/** What a reading of a warm tire means cold. `altitudeM` is that of the shop. */
+/** The cold pressure of a warm tire's reading. `altitudeM` is that of the shop. */
 export const HotSheet = ({ coldC, altitudeM }: { coldC: number | null; altitudeM: number }) => {
   const { read, write } = useUnits();
   const [hot, setHot] = useState('');

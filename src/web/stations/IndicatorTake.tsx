@@ -18,7 +18,7 @@ interface Props {
   /** The places in their order, and which of them are still to be read. */
   next: Record<Way, number | null>;
   onTake: (way: Way, deg: number, mm: number, device: string) => void;
-  /** Where only one way is measured. */
+  /** The way to measure, if only one is. */
   only?: Way;
 }
 

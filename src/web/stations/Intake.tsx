@@ -28,7 +28,7 @@ const MAX_TREAD_MM = 40;
 const MAX_ROOM_MM = 1000;
 const MAX_ODOMETER_KM = 2_000_000;
 
-/** What comes off, and what the rider does with the machine. */
+/** The tire that comes off, and the machine's use. */
 export const Intake = () => {
   const { job, state, wheel, machine, write, correcting, goTo } = useJob();
   const { read, say, tell, write: show } = useUnits();

@@ -17,7 +17,7 @@ import { BasisTag } from '../parts/working';
 
 const SIDES = FIRST_TO.map((side) => [side, `to the ${side}`] as const);
 
-/** How it should read once they are turned. */
+/** The expected reading once they are turned. */
 const After = ({ now, after }: Pick<TrueAdvice, 'now' | 'after'>) => {
   const { say } = useUnits();
   const spans = (['sideMm', 'upMm'] as const).flatMap((way) => {
@@ -31,7 +31,7 @@ const After = ({ now, after }: Pick<TrueAdvice, 'now' | 'after'>) => {
 };
 
 /**
- * Which nipples to turn by these readings, and the word that they are turned. Nothing on a wheel
+ * The nipples to turn by these readings, and the entry that they are turned. Nothing on a wheel
  * without spokes.
  */
 export const NippleAdvice = ({

@@ -2,8 +2,8 @@ import { Sheet } from '../parts/Sheet';
 import { Photos } from './Photos';
 
 /**
- * How spacers, washers and adjuster blocks sat: photographed as they come off, looked at as they go
- * back.
+ * The places of spacers, washers and adjuster blocks: photographed as they come off, looked at as
+ * they go back.
  */
 export const PlacementPhotosSheet = () => (
   <Sheet title="Placement photos" closes="Close photos" widthPx={640}>

@@ -6,7 +6,7 @@ import { useUnits } from '../parts/quantity';
 import type { TypedPressure } from './use-typed-pressure';
 
 /**
- * Where it is set and where it is ridden: temperature, height and ground. `onThermometer` is told
+ * The places where it is set and where it is ridden: temperature, height and ground. `onThermometer` is told
  * what made the shop's.
  */
 export const PressurePlaces = ({

@@ -7,7 +7,7 @@ import { useJob } from '../parts/job-context';
 import { Sheet } from '../parts/Sheet';
 
 /**
- * Where fitters disagree: what this job does, why others do it otherwise, and what a change would
+ * The methods on which fitters disagree: what this job does, why others do it otherwise, and what a change would
  * change.
  */
 export const Schools = () => {

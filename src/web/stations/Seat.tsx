@@ -41,7 +41,7 @@ const WHOSE: Record<SeatBinds, string> = {
   'low-pressure tire': 'the low-pressure tire',
 };
 
-/** Where the pressure on the screen comes from. */
+/** The source of the pressure on the screen. */
 const From = ({ gauge, isTyped }: { gauge: LiveDevice; isTyped: boolean }) => {
   if (gauge.line && gauge.device)
     return (

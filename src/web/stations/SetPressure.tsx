@@ -18,7 +18,7 @@ import { usePressure, type PressureAtHand } from './use-pressure';
 import { useTypedPressure, type TypedPressure } from './use-typed-pressure';
 import { refusalText } from '../parts/refusal';
 
-/** What the way from the shop to where it is ridden does to the pressure, in a sentence. */
+/** The change of the pressure between the shop and the place of the ride, in a sentence. */
 const useWhy = () => {
   const { say } = useUnits();
   return (
@@ -41,7 +41,7 @@ const useWhy = () => {
   };
 };
 
-/** Where to start from, and what to leave on the gauge in hand. */
+/** The starting pressure, and the reading to leave on the gauge in hand. */
 const PressureFigures = ({
   start,
   corrected,

@@ -12,18 +12,18 @@ interface StationProps {
   /** On a phone the parts of the picture stand by their own order. */
   split?: boolean;
   lead?: ReactNode;
-  /** What to do, in one line. */
+  /** The instruction, in one line. */
   now: ReactNode;
   why?: ReactNode;
-  /** What it is done with: on a phone it stands below the picture. */
+  /** The controls of the act: on a phone they stand below the picture. */
   act?: ReactNode;
   /** The figures and the rest. */
   children?: ReactNode;
 }
 
 /**
- * What was done at a station of a job that is handed over, in place of what to do next; null while
- * the job is open, and at Hand over, which says so itself.
+ * The record of a station of a job that is handed over, in place of the next thing to do; null
+ * while the job is open, and at Hand over, which says so itself.
  */
 const usePast = (): Pick<StationProps, 'lead' | 'now' | 'why'> | null => {
   const { state, station, reports } = useJob();

@@ -1,6 +1,6 @@
 import type { Step } from '../../core/job/procedure';
 
-/** What must be so before going on, and what the step takes in hand. */
+/** The condition before going on, and what the step takes in hand. */
 export const StepNeeds = ({ step, className = '' }: { step: Step; className?: string }) => {
   const takes = [...step.tools, ...step.parts];
   if (!step.confirm && takes.length === 0) return null;

@@ -17,7 +17,7 @@ import { PlacementPhotosSheet } from './PlacementPhotosSheet';
 import { BeadPathSheet } from './BeadPathSheet';
 import { SpokeSheet } from './SpokeSheet';
 
-/** What each reading is called, and the sheet that takes it. */
+/** The name of each reading, and the sheet that takes it. */
 const READINGS: Record<
   Reading,
   { label: string; Sheet: (props: { onDone: () => void }) => ReactNode }
@@ -50,7 +50,7 @@ const Opened = ({ reads }: { reads: Reading }) => {
   );
 };
 
-/** What can be read or noted at a step, opened by its button or by a key. */
+/** The readings or notes of a step, opened by its button or by a key. */
 export const StepReading = ({ step }: { step: Step | undefined }) => {
   const { wheel } = useJob();
   const reads = step?.reads ?? step?.wants ?? null;

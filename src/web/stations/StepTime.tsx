@@ -6,7 +6,7 @@ import { useJob } from '../parts/job-context';
 
 const EVERY_MS = 15_000;
 
-/** How long this station has taken, and what is usual in this shop for such a wheel. */
+/** The time at this station so far, and the usual one in this shop for such a wheel. */
 export const StepTime = ({ className = '' }: { className?: string }) => {
   const { log, state, station, wheel, shop } = useJob();
   const [nowMs, setNowMs] = useState(() => Date.now());

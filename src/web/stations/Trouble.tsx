@@ -13,7 +13,7 @@ import { useDo } from '../store';
 import { shopChanged } from '../store/records-api';
 import { Sheet } from '../parts/Sheet';
 
-/** Where neither rim nor tire tells: no small wheel. */
+/** The rim assumed if neither rim nor tire tells: no small wheel. */
 const USUAL_RIM_IN = 18;
 
 /**

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 
-/** What of a list was tapped out. */
+/** The items of a list that were tapped out. */
 export interface ExcludedItems {
   left: ReadonlySet<string>;
   toggle(id: string): void;

@@ -7,7 +7,7 @@ import { useApp } from '../store';
 /** A gauge as the arithmetic needs it. */
 interface GaugeInHand {
   name: string;
-  /** What it showed under known pressures. */
+  /** Its readings under known pressures. */
   checks: { appliedKpa: number; readsKpa: number }[];
   stepKpa: number;
 }

@@ -14,16 +14,16 @@ import { useJob } from '../parts/job-context';
 import type { Gauges } from './use-gauges';
 import type { TypedPressure } from './use-typed-pressure';
 
-/** What follows from what is typed at Set; null where something for it is missing. */
+/** The results of what is typed at Set; null if something for one is missing. */
 export interface PressureAtHand {
   start: Attempt<PressureStart>;
-  /** What the gauge in hand has to show here, for the pressure that is meant out there. */
+  /** The gauge reading here for the pressure that is meant out there. */
   corrected: Attempt<PressureCorrected> | null;
-  /** What the gauge shows now, as it will be out there. */
+  /** The gauge's present reading, as it will be out there. */
   there: Attempt<PressureCorrected> | null;
   /** Whether two gauges agree. */
   both: Attempt<TwoGauges> | null;
-  /** How valve nut and rim lock are left. */
+  /** The state in which valve nut and rim lock are left. */
   left: Working<ValveSet>;
 }
 

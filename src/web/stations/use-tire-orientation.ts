@@ -5,7 +5,7 @@ import type { Step } from '../../core/job/procedure';
 import type { Working } from '../../core/base/working';
 import { useJob } from '../parts/job-context';
 
-/** Which way up the new tire lies, at the step that asks for its arrow; null at every other. */
+/** The way the new tire lies, at the step that asks for its arrow; null at every other. */
 export const useTireOrientation = (step: Step | undefined): Working<MountOrientation> | null => {
   const { state, station, sideUp } = useJob();
   const asks = step?.shows === 'arrow' && station === 'tire-on';

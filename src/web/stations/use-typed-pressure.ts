@@ -5,7 +5,7 @@ import type { Unit } from '../../core/base/units';
 import { useJob } from '../parts/job-context';
 import { useUnits } from '../parts/quantity';
 
-/** What can be typed at Set: the unit of each, and what it may be in SI. */
+/** The fields at Set: the unit of each, and its bounds in SI. */
 const FIELDS = {
   shopC: { unit: 'C', min: -60, max: 60 },
   rideC: { unit: 'C', min: -60, max: 60 },
@@ -18,14 +18,14 @@ const FIELDS = {
 type FieldName = keyof typeof FIELDS;
 const NAMES = Object.keys(FIELDS) as FieldName[];
 
-/** What is typed at Set, field by field. */
+/** The typed values at Set, field by field. */
 export interface TypedPressure {
   /** As typed, in the fitter's units. */
   typed: Record<FieldName, string>;
   put(part: Partial<Record<FieldName, string>>): void;
   /** In SI; null where nothing is typed or it makes no sense. */
   values: Record<FieldName, number | null>;
-  /** What is wrong with each; null where nothing is. */
+  /** The fault of each; null if there is none. */
   problems: Record<FieldName, string | null>;
 }
 

@@ -64,7 +64,7 @@ export class ApiError extends Error implements InputProblem {
   }
 }
 
-/** What someone signs in by. */
+/** The ways to sign in. */
 export type SignInBy =
   { who: string; secret: string } | { code: string } | { passkey: AuthenticationResponseJSON };
 
@@ -75,13 +75,13 @@ const NO_ANSWER: InputProblem = {
 };
 const TIMEOUT_MS = 15_000;
 
-/** How far the server is with something long. */
+/** The server's progress in a long task. */
 export interface Progress {
   phase: 'looking' | 'taking';
   done: number;
   of: number;
 }
-/** Who watches something long, and can give it up. */
+/** A listener to a long task that can give it up. */
 export interface Watch {
   signal: AbortSignal;
   onProgress: (progress: Progress) => void;
@@ -223,7 +223,7 @@ export const api = {
     ask<Records[K]>('POST', `/records/${kind}`, it),
   changeRecord: <K extends RecordKind>(kind: K, it: Records[K]) =>
     ask<Records[K]>('PUT', `/records/${kind}/${encodeURIComponent(it.id)}`, it),
-  /** What a file would do; with `apply` it is done, all of it or nothing. */
+  /** The effect of a file; with `apply` it is done, all of it or nothing. */
   importRecords: (kind: RecordKind, csv: string, apply: boolean, watch: Watch) =>
     askWatching<ImportAnswer>(`/records/${kind}/import?apply=${apply ? 'yes' : 'no'}`, csv, watch),
   addPhoto: (picture: Blob) => ask<{ photoId: string }>('POST', '/photos', picture),

@@ -11,7 +11,7 @@ import { forgetSeen } from './offline-cache';
 import { onAuthRejected } from './auth-rejected';
 import { visitsApi } from './visits-api';
 
-/** What this browser knows of the shop's auth, also while the server does not answer. */
+/** The browser's copy of the shop's sign-in state, also while the server does not answer. */
 const KEY = 'rimstone-doors';
 const OPEN: AuthStatus = {
   areClosed: false,

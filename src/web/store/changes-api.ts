@@ -6,7 +6,7 @@ interface ChangesPage {
   next: string | null;
 }
 
-/** Who changed what, a page after the other. */
+/** The changes, a page after the other. */
 const changesApi = visitsApi.injectEndpoints({
   endpoints: (build) => ({
     changes: build.infiniteQuery<ChangesPage, void, string | null>({

@@ -6,13 +6,13 @@ import type { PendingEntries } from './pending-entries';
 const NO_ENTRIES: readonly Entry[] = [];
 const NO_PARCELS: readonly PendingEntries[] = [];
 
-/** What the server has confirmed of a job's log. */
+/** The confirmed log of a job. */
 const selectConfirmed = (state: RootState, id: string): readonly Entry[] =>
   (state.jobs.open[id]?.entries as readonly Entry[] | undefined) ?? NO_ENTRIES;
 
 /**
- * What waits for the server and goes to a job's log by itself; not what is on its way for the first
- * time.
+ * The entries that wait for the server and are sent automatically; not those on their way for the
+ * first time.
  */
 const selectWaiting = createSelector(
   [
@@ -52,5 +52,5 @@ export const selectUnsentIds = createSelector(
 /** The state folded from a job's log. */
 export const selectJobState = createSelector([selectLog], (log) => foldJob(log));
 
-/** How far every station of a job is. */
+/** The progress of every station of a job. */
 export const selectReport = createSelector([selectJobState], (state) => jobReport(state, today()));

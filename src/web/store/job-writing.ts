@@ -31,7 +31,7 @@ export type Writing = {
   [K in EntryKind]: { kind: K; data: EntryData[K]; replaces?: string };
 }[EntryKind];
 
-/** What is on its way for the first time: pressed again meanwhile it is still one write. */
+/** The writes on their way for the first time: pressed again meanwhile it is still one write. */
 const underWay = new Map<string, Promise<Outcome>>();
 
 const post =

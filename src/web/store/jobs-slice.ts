@@ -8,13 +8,13 @@ export interface OpenJob {
   entries: Entry[];
 }
 
-/** How something that was said about a write is meant. */
+/** The tone of a message about a write. */
 export type Tone = 'good' | 'check' | 'stop';
 
 interface JobsState {
   open: Record<string, OpenJob>;
   problem: Record<string, { status: number; message: string }>;
-  /** What is on its way to the server, in the order of writing. */
+  /** The entries on their way to the server, in the order of writing. */
   outbox: PendingEntries[];
   /** The last thing said about a write, for the live region. */
   announcement: { text: string; tone: Tone; at: number } | null;
@@ -40,7 +40,7 @@ const jobsSlice = createSlice({
     jobUnread(state, { payload }: PayloadAction<{ id: string; status: number; message: string }>) {
       state.problem[payload.id] = payload;
     },
-    /** What other entries of the log are known. */
+    /** Adds the entries of the log that became known. */
     logGrew(state, { payload }: PayloadAction<{ jobId: string; entries: Entry[] }>) {
       merge(state.open[payload.jobId] as OpenJob | undefined, payload.entries);
     },
@@ -49,8 +49,8 @@ const jobsSlice = createSlice({
       state.outbox = [...state.outbox.filter((p) => p.id !== payload.id), payload as never];
     },
     /**
-     * What is kept on disk, as one of this browser's tabs changed it; what only this page holds
-     * stays.
+     * Takes over what is stored on disk, as one of this browser's tabs changed it; what only this
+     * page holds stays.
      */
     outboxRead(state, { payload }: PayloadAction<PendingEntries[]>) {
       const there = new Set(payload.map((p) => p.id));

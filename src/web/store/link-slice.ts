@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
-/** How this page stands to the server. */
+/** The state of this page's connection to the server. */
 interface LinkState {
   /** Since when the server has not been heard, ISO 8601; null while it is. */
   lostAt: string | null;

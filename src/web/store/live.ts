@@ -7,17 +7,17 @@ import { sendNow } from './outbox-sender';
 import { shopChanged } from './records-api';
 import { visitsApi } from './visits-api';
 
-/** What the tabs of one browser tell each other, so that only one of them listens to the server. */
+/** The channel between the tabs of one browser, so that only one of them listens to the server. */
 const CHANNEL = 'rimstone-live';
-/** How long a tab waits before it listens again, where the stream could not be had. */
+/** The pause of a tab before it listens again, if the stream could not be had. */
 const AGAIN_MS = 5000;
 
 type Store = { dispatch: AppDispatch; getState: () => RootState };
 
-/** What was written within so long is read anew once. */
+/** The time within which writes are read again together. */
 const TOGETHER_MS = 400;
 
-/** Who wants to know that somebody came to a job, or left it. */
+/** The listeners for people who come to a job or leave it. */
 const aroundListeners = new Set<(jobIds: readonly string[]) => void>();
 
 export const onAround = (listener: (jobIds: readonly string[]) => void): (() => void) => {
@@ -61,7 +61,9 @@ const takeAll = ({ dispatch, getState }: Store): void => {
   void dispatch(shopChanged());
 };
 
-/** What a tab that listens tells the others: news, or that the stream was lost, or came back. */
+/**
+ * The message of a tab that listens to the others: news, or that the stream was lost, or came back.
+ */
 type Told = LiveNews | 'lost' | 'again';
 
 /** Hears the shop's stream until it is ended. */

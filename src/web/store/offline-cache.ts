@@ -28,7 +28,10 @@ const database = (): Promise<IDBPDatabase<SeenDb>> =>
     return db;
   }));
 
-/** What is seen is kept, until it was to be forgotten: what is on its way then is kept no more. */
+/**
+ * Whether the cache is written, until it was to be forgotten: responses on their way then are not
+ * stored.
+ */
 let isKept = true;
 
 /**
@@ -44,7 +47,7 @@ export const remember = async (path: string, answer: unknown): Promise<void> => 
   }
 };
 
-/** What this browser last saw at a path; undefined where it has not seen it. */
+/** The browser's last response for a path; undefined if it has none. */
 export const recall = async <T>(path: string): Promise<T | undefined> => {
   try {
     return (await (await database()).get('answers', path))?.answer as T | undefined;

@@ -8,8 +8,8 @@ import { goesByItself, type PendingEntries } from './pending-entries';
 import { selectUnits } from './shop-selectors';
 
 /**
- * How a write stands: the server has it; it is kept and goes by itself; somebody has to look; it
- * can never be written.
+ * The outcome of a write: the server has it; it is kept and sent automatically; someone has to
+ * look; it can never be written.
  */
 export type Outcome = 'written' | 'waiting' | 'conflict' | 'refused';
 
@@ -27,7 +27,7 @@ const JUDGED = [400, 404, 409, 413, 415, 422];
 const JUDGED_FIELDS = ['role', 'approval'];
 const isJudged = ({ status, field }: ApiError): boolean =>
   JUDGED.includes(status) || (status === 403 && JUDGED_FIELDS.includes(field));
-/** How long a fitter waits for an answer before the entry is shown as waiting. */
+/** The wait for an answer before an entry is shown as unsent. */
 const PATIENCE_MS = 1000;
 /** Less than this is no wait, but the time that an answer takes. */
 const SHORT_S = 5;
@@ -42,7 +42,7 @@ const tellTabs = (): void => channel?.postMessage('changed');
 /** Ids of pendingEntries that this page has let go of: a slow disk may still show them. */
 const done = new Set<string>();
 
-/** Who waits for the first word on pending entries. */
+/** The callers that wait for the first word on pending entries. */
 const waiters = new Map<string, (outcome: Outcome) => void>();
 const settle = (id: string, outcome: Outcome): void => {
   waiters.get(id)?.(outcome);
@@ -101,7 +101,7 @@ const waitedS = ({ writtenAt }: PendingEntries): number => {
   return seconds < SHORT_S ? 0 : Math.min(seconds, LONGEST_WAIT_S);
 };
 
-/** What was written after the same entry as pending entries follows them now. */
+/** Moves entries written after the same entry as pending ones behind them. */
 const follow =
   (jobId: string, from: number, to: number): Thunk<void> =>
   async (dispatch, getState) => {

@@ -30,7 +30,7 @@ const database = (): Promise<IDBPDatabase<OutboxDb>> =>
   }));
 
 /**
- * What the work gives; undefined where this browser keeps nothing (a private window, a full disk).
+ * The result of the work; undefined if this browser stores nothing (a private window, a full disk).
  */
 const tried = async <T>(
   work: (db: IDBPDatabase<OutboxDb>) => Promise<T>,

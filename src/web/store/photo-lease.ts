@@ -1,5 +1,5 @@
 /**
- * Where the service worker reads until when it may show photos from its cache. The name stands in
+ * The cache in which the service worker reads until when it may show photos. The name stands in
  * vite.config.mts too.
  */
 const CACHE = 'rimstone-lease';

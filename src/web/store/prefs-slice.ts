@@ -1,7 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { UnitPreferences } from '../../core/base/units';
 
-/** What this browser remembers: who works here, in which units, by which light. */
+/** The preferences of this browser: who works here, in which units, by which light. */
 export interface Prefs {
   who: string;
   /** Units that this device has otherwise than the shop. */

@@ -1,7 +1,7 @@
 import type { RecheckRow } from '../../core/job/recheck';
 import { visitsApi } from './visits-api';
 
-/** What a list of rechecks is asked for by. */
+/** The filter of a list of rechecks. */
 interface RecheckAsk {
   state?: 'open' | 'done';
   search?: string;
@@ -25,7 +25,7 @@ interface Looked {
   read: object;
 }
 
-/** What is to be looked at again, from the server. */
+/** The rechecks, from the server. */
 const rechecksApi = visitsApi.enhanceEndpoints({ addTagTypes: ['Recheck'] }).injectEndpoints({
   endpoints: (build) => ({
     rechecks: build.query<RecheckList, RecheckAsk>({

@@ -10,7 +10,7 @@ export interface MachineWithWheels {
   wheels: Wheel[];
 }
 
-/** What is looked for among the records of a kind, and how they are listed. */
+/** The filter and the order of a list of records of a kind. */
 interface PageAsked {
   kind: RecordKind;
   find: string;
@@ -89,8 +89,8 @@ export const readRecord =
   };
 
 /**
- * What was read of the shop is old: it is read again, where a screen shows it. Ends when the screen
- * shows it as it now is: who then opens what is listed gets what the list says.
+ * Marks what was read of the shop as old: it is read again, where a screen shows it. Ends when the
+ * screen shows it as it now is: who then opens what is listed gets what the list says.
  */
 export const shopChanged =
   () =>

@@ -4,7 +4,7 @@ import { visitsApi } from './visits-api';
 /** A large shop takes its time; the server says when it cannot. */
 const LONG_MS = 600_000;
 
-/** What is kept of riders, and forgetting one. */
+/** The data kept of riders, and forgetting one. */
 const ridersApi = visitsApi.injectEndpoints({
   endpoints: (build) => ({
     rider: build.query<RiderKept, string>({

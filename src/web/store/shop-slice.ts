@@ -12,7 +12,7 @@ interface RecordChange {
   before: Records[RecordKind] | null;
 }
 
-/** What this browser knows of the shop. */
+/** The browser's copy of the shop. */
 interface ShopState {
   lastChange: RecordChange | null;
   status: 'loading' | 'ready' | 'failed';

@@ -10,8 +10,8 @@ import { standBand } from '../../core/bench/balance/stand-band';
 import { attempt, type Attempt } from '../../core/base/working';
 
 /**
- * What the worker is asked: to answer a question, what a stand hides, or to search on for pieces
- * until it is stopped.
+ * The worker's tasks: to answer a question, what a stand hides, or to search on for pieces until it
+ * is stopped.
  */
 export type BalanceAsked =
   | { id: number; ask: 'answer'; question: BalanceQuestion }

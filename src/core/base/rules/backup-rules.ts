@@ -3,7 +3,7 @@ import type { Rule } from './rule';
 const GROUP = 'Backups';
 const confirm = 'A default from memory. What the shop can bear to lose decides.';
 
-/** How many backups are kept, and when the last one is too old. */
+/** The number of backups to keep, and the age at which the last one is too old. */
 export const BACKUP_RULES: readonly Rule[] = [
   {
     key: 'backup.keep',

@@ -23,7 +23,7 @@ const USUAL_MINUTES: Record<StationId, number> = {
 export const minutesRule = (station: StationId): string =>
   `time.${station.replace(/-(\w)/g, (_, letter: string) => letter.toUpperCase())}Min`;
 
-/** How long work takes before the shop knows, and how soon its own jobs count more. */
+/** Usual times of work before the shop knows its own, and how soon its own jobs count more. */
 export const DAY_RULES: readonly Rule[] = [
   {
     key: 'day.benches',

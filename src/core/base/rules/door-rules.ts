@@ -2,7 +2,7 @@ import type { Rule } from './rule';
 
 const GROUP = 'People';
 
-/** How long somebody stays signed in. */
+/** The length of a session. */
 export const DOOR_RULES: readonly Rule[] = [
   {
     key: 'doors.lockMinutes',

@@ -1,6 +1,6 @@
 import type { Rule } from './rule';
 
-/** How much room photographs may take. */
+/** The room that photographs may take. */
 export const PHOTO_RULES: readonly Rule[] = [
   {
     key: 'photos.mostMb',

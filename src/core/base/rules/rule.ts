@@ -5,7 +5,7 @@ import type { Unit } from '../units';
 export interface Rule {
   /** Dotted name, unit at the end: `seat.shopCeilingKpa`. */
   key: string;
-  /** What it decides, in the fitter's words. */
+  /** The setting that it decides, in the fitter's words. */
   says: string;
   group: string;
   value: number | string;

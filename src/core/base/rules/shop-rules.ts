@@ -1,6 +1,6 @@
 import type { Rule } from './rule';
 
-/** What a shop chooses once for all its devices. */
+/** The choices that a shop makes once for all its devices. */
 export const SHOP_RULES: readonly Rule[] = [
   {
     key: 'shop.units',

@@ -69,7 +69,7 @@ const rimWidth = (key: string, says: string, value: number, min = 0.5, note = me
   max: 14,
 });
 
-/** What a size does not state, and which rims it goes on. */
+/** Values that a size does not state, and the rims it goes on. */
 export const SIZE_RULES: readonly Rule[] = [
   estimate(
     'size.inchHeightPct',

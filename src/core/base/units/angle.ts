@@ -39,9 +39,9 @@ export const placeText = (deg: number): string =>
   `${clockText(deg, true)} o’clock (${degText(deg)})`;
 
 /**
- * What the fitter typed as a place: a clock reading (`7`, `7:05`) or degrees (`212°`, `212 deg`).
- * A bare number up to 12 is an hour; a bare number above 12 is degrees.
- * Throws `InputError` for anything else.
+ * Reads a place as a fitter types it: a clock reading (`7`, `7:05`) or degrees (`212°`, `212 deg`).
+ * A bare number up to 12 is an hour; a bare number above 12 is degrees. Throws `InputError` for
+ * anything else.
  */
 export const parseAngle = (typed: string, field = 'angleDeg'): number => {
   const right = 'Enter a clock reading such as 7:05, or degrees such as 212°';

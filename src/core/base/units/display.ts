@@ -10,7 +10,7 @@ import {
 } from './factors';
 import type { Unit } from './unit';
 
-/** Which unit the fitter reads for each kind of quantity. */
+/** The unit the fitter reads for each kind of quantity. */
 export interface UnitPreferences {
   pressure: 'psi' | 'kPa' | 'bar';
   length: 'mm' | 'in';
@@ -133,7 +133,7 @@ export const fromDisplay = (shown: number, unit: Unit, units: UnitPreferences): 
 
 /** Units whose trailing noughts say nothing. */
 const TRIMMED: readonly Unit[] = ['kg', 'in', 'Nm'];
-/** What one of them is called. */
+/** The singular of a unit. */
 const ONE: Partial<Record<Unit, string>> = { days: 'day', years: 'year' };
 
 /**
@@ -150,9 +150,12 @@ const digitsIn = (
   return unit === 'mm' && label === 'in' ? Math.max(usual, asked + 1) : asked;
 };
 
-/** What a rounded limit must not pass, so that what a sentence asks for is not refused again. */
+/**
+ * The side of a rounded limit that must not be passed, so that what a sentence asks for is not
+ * refused again.
+ */
 export type Bound = 'min' | 'max';
-/** What is left of arithmetic is not rounded away from a limit. */
+/** Keeps rounding from counting what arithmetic leaves at a limit. */
 const NEARLY = 1e-9;
 
 const rounded = (value: number, digits: number, bound: Bound | undefined): string => {
@@ -163,8 +166,8 @@ const rounded = (value: number, digits: number, bound: Bound | undefined): strin
 };
 
 /**
- * How a quantity is written; `digits` overrides the usual number of decimals, `more` adds to it,
- * `sign` shows a plus, `bound` rounds a limit to its own side.
+ * Writes a quantity; `digits` overrides the usual number of decimals, `more` adds to it, `sign`
+ * shows a plus, `bound` rounds a limit to its own side.
  */
 export const formatQuantity = (
   value: number,

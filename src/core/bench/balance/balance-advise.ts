@@ -24,7 +24,7 @@ import { nextStep, SURE } from './next-step';
 import { OBSERVATIONS, WEIGHTS_ON, type Observation } from './observation';
 import { freeNear, madeOf, trialMasses } from './trial-pieces';
 
-/** What the advice is given. */
+/** Input of the advice. */
 export interface AdviseInput {
   seen: readonly Observation[];
   on?: readonly MassVector[];
@@ -49,7 +49,7 @@ export type BalanceAdvice = Advice & {
    * enough for less.
    */
   limitG: number;
-  /** What contradicts itself of what was seen; null while all goes together. */
+  /** The contradiction in the readings; null while they agree. */
   doubt: Doubt | null;
 };
 

@@ -19,21 +19,21 @@ interface Input {
 export interface BalanceEstimate {
   heavyMassG: number;
   heavyDeg: number;
-  /** How far off the heavy vector may be, one standard deviation along and across it. */
+  /** Standard deviation of the heavy vector along its own direction and across it. */
   alongG: number;
   acrossG: number;
   bandG: number;
   /** The smallest region that holds 90% of the belief, as corners in grams and degrees. */
   region: MassVector[];
   /**
-   * What is left with the weights on now, and how probable it is that the shop's limit is
+   * The imbalance left with the weights on now, and how probable it is that the shop's limit is
    * met.
    */
   leftG: number;
   leftDeg: number;
   chance: number;
   consistent: boolean;
-  /** Which observation does not go with the others, counted from 0; null while all do. */
+  /** The observation that disagrees with the others, counted from 0; null while all agree. */
   odd: number | null;
 }
 
@@ -50,8 +50,8 @@ export const PRIOR = record(
 );
 
 /**
- * What is known of wheel and stand beforehand: an old answer, and the dead band once the shop has
- * written it down.
+ * Prior knowledge of wheel and stand: an old answer, and the dead band once the shop has written it
+ * down.
  */
 export const knownOf = (prior: Prior | undefined, rules: RuleValues | undefined): Known => {
   const bandG = ruleNumber('balance.bandG', rules);
@@ -59,8 +59,8 @@ export const knownOf = (prior: Prior | undefined, rules: RuleValues | undefined)
 };
 
 /**
- * What is believed of a wheel's heavy spot and of the stand's friction, from everything seen of it
- * so far.
+ * The belief about a wheel's heavy spot and the stand's friction, from everything seen of it so
+ * far.
  *
  * `seen` in order, each with the weights that were on; `on` what is on now; `prior` what the wheel needed before.
  * Deterministic. Source: Bayes' rule on a grid; statics of a wheel with Coulomb friction: it rests

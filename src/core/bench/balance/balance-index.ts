@@ -8,14 +8,16 @@ interface Input {
   /** Heavy spot of the bare wheel, and of wheel and tire together as they are now. */
   bare: MassVector;
   assembly: MassVector;
-  /** Where the tire's light mark stands now. */
+  /** The present place of the tire's light mark. */
   markDeg: number;
   rules?: RuleValues;
 }
 
 interface BalanceIndex {
   tire: MassVector;
-  /** What the wheel would need with the mark at the valve, and at the bare wheel's heavy spot. */
+  /**
+   * The weight the wheel would need with the mark at the valve, and at the bare wheel's heavy spot.
+   */
   markAtValveG: number;
   markAtHeavyG: number;
   /** Turn of the tire on the rim that leaves least, and what is left then. */

@@ -8,7 +8,7 @@ type HeavyPart = (typeof HEAVY_PARTS)[number];
 
 interface Part extends MassVector {
   what: HeavyPart;
-  /** Where its mass sits; the weight radius where it is left out. */
+  /** Radius of its mass; the weight radius if left out. */
   radiusMm?: number;
 }
 
@@ -25,7 +25,7 @@ interface BalanceFromParts {
   counterMassG: number;
   counterDeg: number;
   /**
-   * What is left with a second lock opposite the first; null if not asked for, or there is no
+   * The imbalance with a second lock opposite the first; null if not asked for, or there is no
    * lock.
    */
   withSecondLockG: number | null;

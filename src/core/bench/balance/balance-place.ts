@@ -35,7 +35,7 @@ export interface Piece {
 
 export interface BalancePlacement {
   pieces: Piece[];
-  /** What is left over, and where it is heavy. */
+  /** The imbalance left over, and where it is heavy. */
   residualG: number;
   residualDeg: number;
   /** The pieces come as near as was asked for; else they leave the least there is. */
@@ -47,7 +47,7 @@ export interface BalancePlacement {
   proved: boolean;
   /** The least that pieces within the limit can weigh; null where that is not known. */
   leastMassG: number | null;
-  /** How many places were looked at. */
+  /** The number of places tried. */
   places: number;
   /** Fewer pieces than this were shown not to do. */
   piecesAtLeast: number;
@@ -73,7 +73,7 @@ interface Input {
    * another.
    */
   rimMm?: number;
-  /** What pieces keep clear of: valve, locks, cast spokes. */
+  /** Angles that pieces keep clear of: valve, locks, cast spokes. */
   clearOf?: number[];
   /** Width of the rim, for the couple that pieces on its edges make. */
   rimWidthMm?: number;
@@ -106,7 +106,7 @@ const SIDE_WORDS: Record<Sides, string> = {
   inner: 'all on the inner face, under tape',
 };
 
-/** How long a piece is where nobody measured it. Basis: memory, of stick-on pieces. */
+/** The length of a piece that was not measured. Basis: memory, of stick-on pieces. */
 export const usualLengthMm = (massG: number): number => 8 + 1.2 * massG;
 
 /** A kind of weight as input of a working. */
@@ -144,7 +144,7 @@ const spotsFor = (
   );
 };
 
-/** Where along the axle a piece sits, in half widths of the rim. */
+/** Position of a piece along the axle, in half widths of the rim. */
 const OFFSET: Record<Piece['side'], number> = { near: 1, far: -1, inner: 0 };
 
 /**

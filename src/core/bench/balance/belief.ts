@@ -5,15 +5,12 @@ import type { Observation } from './observation';
 /** Looked up once: they run a million times for a wheel. */
 const { sqrt, exp, abs, floor, max, min, hypot } = Math;
 
-/**
- * What is believed before anything is seen: an old answer for this wheel, and how far it may be
- * off.
- */
+/** The prior belief: an old answer for this wheel, and how far it may be off. */
 export interface Prior extends MassVector {
   spreadG: number;
 }
 
-/** What is known beforehand: an old answer for this wheel, and the stand's own dead band, grams. */
+/** Prior knowledge: an old answer for this wheel, and the stand's own dead band, grams. */
 export interface Known {
   prior?: Prior;
   bandG?: number;
@@ -41,7 +38,7 @@ interface Patch {
   halfV: number;
 }
 
-/** How probable each heavy vector and each dead band is, after what was seen. */
+/** The posterior probability of each heavy vector and each dead band. */
 export interface Belief {
   patch: Patch;
   /** Cells along each axis. */
@@ -55,7 +52,7 @@ export interface Belief {
   meanX: number;
   meanY: number;
   bandG: number;
-  /** How probable each dead band is, and how probable it was before anything was seen. */
+  /** The probability of each dead band, after the readings and before them. */
   bands: { f: number; p: number; before: number }[];
   /** Variance along x, along y, and of both together, g². */
   varX: number;
@@ -63,9 +60,9 @@ export interface Belief {
   covXY: number;
   /** For each observation how probable it is that it is simply wrong. */
   wrong: number[];
-  /** How probable it is that none of them is. */
+  /** The probability that none of them is. */
   allRight: number;
-  /** How probable all that was seen is, to be held against the same under another story. */
+  /** The probability of all that was seen, to be compared with the same under another story. */
   evidence: number;
 }
 
@@ -278,7 +275,7 @@ export const believe = (seen: readonly Observation[], known: Known = {}): Belief
 };
 
 /**
- * How probable it is that the wheel with `weights` on is out by no more than `toleranceG`, or by no
+ * The probability that the wheel with `weights` on is out by no more than `toleranceG`, or by no
  * more than its stand shows if `orBand`.
  */
 export const withinChance = (

@@ -4,7 +4,7 @@ import { withinChance, type Belief } from './belief';
 import { fromVector, sumParts, toVector } from './mass-vector';
 import { learnt, played, RESTS, worthOf } from './played-wheels';
 
-/** How far aside of the counterweight's place a trial may go. */
+/** The farthest that a trial may go to the side of the counterweight's place. */
 const ASIDE_DEG = [0, 15, 30, 45, 60, 80];
 /** A final piece is preferred to a trial when it is about as good. */
 const ALIKE = 0.02;

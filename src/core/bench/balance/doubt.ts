@@ -19,11 +19,11 @@ export const STORIES = [
 ] as const;
 export type Story = (typeof STORIES)[number];
 
-/** What was seen contradicts itself. */
+/** A contradiction in the readings. */
 export interface Doubt {
   /** The reading that goes least with the others, counted from 0. */
   reading: number;
-  /** What would explain it; null if nothing does better than a slip of that one reading. */
+  /** The story that explains it; null if nothing does better than a slip of that one reading. */
   story: Story | null;
   says: string;
 }
@@ -39,7 +39,7 @@ const OUTVOTED = 0.9;
  * memory.
  */
 const TELLS = 25;
-/** How often each slip is made, beside the commonest. Basis: memory. */
+/** The frequency of each slip, beside the commonest. Basis: memory. */
 const ODDS: Record<Story, number> = {
   'weights mirrored': 1,
   'rest mirrored': 1,

@@ -3,8 +3,8 @@ import { likelihoodOf, READ_DEG } from './likelihood';
 import type { Observation, Settle } from './observation';
 
 /**
- * How well the readings taken with the present weights agree with a balanced wheel, by themselves:
- * whatever earlier readings suggested, these have to bear it out.
+ * Goodness of fit of the readings taken with the present weights to a balanced wheel: whatever
+ * earlier readings suggested, these have to bear it out.
  */
 
 /** Imbalances up to here are tried, grams, in rings and directions. */
@@ -30,7 +30,7 @@ export const arcOf = (degs: readonly number[]): number => {
 };
 
 /**
- * How likely `count` places that fall evenly over `widthDeg` are to lie within an arc so small or
+ * The chance that `count` places that fall evenly over `widthDeg` lie within an arc so small or
  * smaller. Source: the range of a sample from the uniform distribution; on a whole turn, the
  * shortest arc that covers all of them.
  */
@@ -46,8 +46,8 @@ const crowdChance = (count: number, arcDeg: number, widthDeg: number): number =>
 
 interface LastFit {
   /**
-   * How much worse the best balanced wheel explains these readings than the best wheel of any kind
-   * does, 0 to 1; lower still if the resting places crowd as they would not on a balanced wheel.
+   * The likelihood of the best balanced wheel beside the best wheel of any kind, 0 to 1; lower
+   * still if the resting places crowd as they would not on a balanced wheel.
    */
   fit: number;
   /** The resting places crowd: one more tells. */

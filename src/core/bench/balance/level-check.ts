@@ -27,7 +27,7 @@ const OPPOSITE = { rises: 'sinks', sinks: 'rises', stays: 'stays' } as const;
 const atRight = ({ deg, at, moved }: LevelTest): Pick<LevelTest, 'deg' | 'moved'> =>
   at === 'left' ? { deg: normalDeg(deg + 180), moved: OPPOSITE[moved] } : { deg, moved };
 
-/** How far two lines through the axle lie apart, up to 90. */
+/** The angle between two lines through the axle, up to 90. */
 const acrossDeg = (a: number, b: number): number => {
   const apart = Math.abs(angleBetween(a, b));
   return Math.min(apart, 180 - apart);
@@ -133,7 +133,7 @@ export const movesEvenly = (now: readonly Observation[]): boolean => {
   );
 };
 
-/** How far the weights of an observation are from others, as vectors, grams. */
+/** The distance of an observation's weights from others, as vectors, grams. */
 const farFrom = (seen: Observation, on: readonly MassVector[]): number => {
   const [a, b] = [sumParts(seen.weights), sumParts(on)];
   return Math.hypot(a[0] - b[0], a[1] - b[1]);
@@ -157,8 +157,8 @@ const setKey = ({ weights }: Observation): string =>
     .join();
 
 /**
- * How many sets of weights differ from the present ones by no more than so much, the present ones
- * left out.
+ * The number of sets of weights that differ from the present ones by no more than so much, the
+ * present ones left out.
  */
 export const triedNear = (
   seen: readonly Observation[],
@@ -171,5 +171,5 @@ export const triedNear = (
       .map(setKey),
   ).size;
 
-/** How many different sets of weights readings were taken with. */
+/** The number of different sets of weights that readings were taken with. */
 export const setsOf = (seen: readonly Observation[]): number => new Set(seen.map(setKey)).size;

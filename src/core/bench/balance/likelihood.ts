@@ -4,10 +4,11 @@ import type { LevelTest, MachineReading, Observation, Settle, Swing } from './ob
 /** Looked up once: they run a million times for a wheel. */
 const { sqrt, abs, exp, asin, sin, cos, hypot, log, max } = Math;
 
-/** How well a fitter reads a place off the wheel, one standard deviation. Basis: memory. */
+/** Standard deviation of a place that a fitter reads off the wheel. Basis: memory. */
 export const READ_DEG = 1.5;
 /**
- * How often an observation is simply wrong: misread, mistyped, the wheel touched. Basis: memory.
+ * The share of observations that are simply wrong: misread, mistyped, the wheel touched. Basis:
+ * memory.
  */
 export const WRONG = 0.004;
 /** A level test near the edge of the dead band goes either way. */
@@ -121,7 +122,7 @@ const machineLikelihood = (seen: MachineReading, { on, blur }: Situation): Likel
     );
 };
 
-/** How much faster or slower it swings than at first tells how much more or less is heavy. */
+/** Swinging faster or slower than at first tells how much more or less is heavy. */
 const swingLikelihood = (seen: Swing, first: Swing, { on, blur }: Situation): Likelihood => {
   const [wx, wy] = on;
   const softG = blur(Math.SQRT1_2, Math.SQRT1_2);

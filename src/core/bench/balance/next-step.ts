@@ -200,7 +200,7 @@ const RULES: readonly Rule<Situation>[] = [
   },
 ];
 
-/** What to do next, and the name of the rule that decided it. */
+/** The next thing to do, and the name of the rule that decided it. */
 export type NextStep = Advice & { rule: string };
 
 const decide = <Known>(

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { angle, listOf, oneOf, quantity, record, text, boolean } from '../../base/fields';
 import type { MassVector } from './mass-vector';
 
-/** What was on the wheel beside itself while something was seen. */
+/** The weights on the wheel while something was seen. */
 interface Seen {
   weights: readonly MassVector[];
 }
@@ -34,7 +34,7 @@ export interface Swing extends Seen {
   periodS: number;
 }
 
-/** What a machine that spins the wheel says: where it is heavy, and by how much. */
+/** The reading of a machine that spins the wheel: where it is heavy, and by how much. */
 export interface MachineReading extends Seen {
   kind: 'machine';
   massG: number;

@@ -1,6 +1,6 @@
 /**
- * Where a piece can go: its angle, and the length of rim that pieces centered there may take; null
- * where length does not matter.
+ * A place for a piece: its angle, and the length of rim that pieces centered there may take; null
+ * if length does not matter.
  */
 export interface Spot {
   deg: number;
@@ -15,7 +15,9 @@ export interface PieceKind {
 }
 
 export interface PlaceProblem {
-  /** What the pieces should add up to, grams: to the right of the valve, and toward it. */
+  /**
+   * The vector that the pieces should add up to, grams: to the right of the valve, and toward it.
+   */
   target: readonly [number, number];
   toleranceG: number;
   spots: readonly Spot[];

@@ -1,6 +1,6 @@
 import { EPS, layoutOf, type PickedPiece, type PlaceProblem, type Steps } from './place-layout';
 
-/** What leaves least, and whether that is proved. */
+/** The pieces that leave least, and whether that is proved. */
 interface Nearest {
   picks: PickedPiece[];
   residualG: number;

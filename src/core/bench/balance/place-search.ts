@@ -27,8 +27,8 @@ interface PlaceAnswer {
 const POLISH_NODES = 20_000;
 const MAX_WAYS = 60_000;
 /**
- * Where a window holds more ways than this the least mass is left open: finding it would take
- * longer than the rest.
+ * Above this many ways in a window the least mass is left open: finding it would take longer than
+ * the rest.
  */
 const WINDOW_WAYS = 20_000;
 

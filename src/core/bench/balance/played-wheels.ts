@@ -6,8 +6,8 @@ const PLAYED = 40;
 const RAD = Math.PI / 180;
 
 /**
- * What a step is expected to teach: how far the heavy vector may be off, one standard deviation,
- * now and after it.
+ * The expected gain of a step: how far the heavy vector may be off, one standard deviation, now and
+ * after it.
  */
 export interface Learns {
   nowG: number;
@@ -65,8 +65,8 @@ const leftOver = (
 export const RESTS = 3;
 
 /**
- * How probable it is that these weights, or the ones put on after them, leave the wheel balanced:
- * by what is then left to chance.
+ * The probability that these weights, or the ones put on after them, leave the wheel balanced: by
+ * what is then left to chance.
  */
 export const worthOf = (
   belief: Belief,
@@ -85,7 +85,7 @@ export const worthOf = (
   return sum / wheels.length;
 };
 
-/** What letting it go so often with these weights on is expected to teach. */
+/** The expected gain of letting it go so often with these weights on. */
 export const learnt = (
   belief: Belief,
   wheels: readonly Played[],

@@ -1,14 +1,14 @@
 import type { Belief } from './belief';
 
-/** What the region promises: the true heavy spot lies in it for so many wheels. */
+/** The promise of the region: the true heavy spot lies in it for this share of wheels. */
 export const REGION_HOLDS = 0.9;
 
 /**
- * How the share of the belief is matched to the promise while the stand's dead band is unknown. A
- * few readings hardly tell a good stand from a bad one: the belief is too broad on the good one and
- * too narrow on the bad one, whatever is believed beforehand. Basis: fitted to simulated stands of
- * 1 to 6 g with four to eight readings, so that at each of them 87 to 93 of 100 wheels are held;
- * `npm run bench:balance` counts again with other wheels.
+ * Matches the share of the belief to the promise while the stand's dead band is unknown. A few
+ * readings hardly tell a good stand from a bad one: the belief is too broad on the good one and too
+ * narrow on the bad one, whatever is believed beforehand. Basis: fitted to simulated stands of 1 to
+ * 6 g with four to eight readings, so that at each of them 87 to 93 of 100 wheels are held; `npm
+ * run bench:balance` counts again with other wheels.
  */
 const MATCHED = {
   share: 0.9,

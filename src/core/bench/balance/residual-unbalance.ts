@@ -13,10 +13,10 @@ interface Input {
 
 interface ResidualUnbalance {
   rpm: number;
-  /** What the standard permits for the grade, and what that is at the weight radius. */
+  /** The unbalance that the standard permits for the grade, and its mass at the weight radius. */
   permittedGmm: number;
   permittedG: number;
-  /** What the mass left over pulls with at the rim. */
+  /** The pull of the mass left over at the rim. */
   forceN: number;
   /** The same as a lift, kilograms. */
   liftsKg: number;
@@ -26,8 +26,8 @@ interface ResidualUnbalance {
 const G_MS2 = 9.80665;
 
 /**
- * What is left over, against the permissible residual unbalance of ISO 21940-11, and as a force at
- * speed.
+ * The imbalance left over, against the permissible residual unbalance of ISO 21940-11, and as a
+ * force at speed.
  *
  * `grade` G in mm/s, 0.4 to 100; `wheelKg` 1 to 80; `speedKmh` 10 to 400; `tireDiameterMm` 150 to 1200; `radiusMm` of
  * the weights

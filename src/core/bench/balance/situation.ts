@@ -72,8 +72,8 @@ export const situationOf = (input: AdviceInput, readings: ReadingsNow, given?: B
     /** The chance that it is balanced, by the belief. */
     believed,
     /**
-     * What the readings with these weights bear out by themselves; null when they do not call it
-     * balanced.
+     * The fit that the readings with these weights bear out by themselves; null when they do not
+     * call it balanced.
      */
     proof,
     /** Never above what the last readings bear out. */

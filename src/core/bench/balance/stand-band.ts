@@ -25,8 +25,8 @@ const STEPS = 25;
 const grams = (value: number) => ({ value, unit: 'g' as const, digits: 1 });
 
 /**
- * What a stand hides, from all wheels that were balanced on it: what each says of the dead band,
- * taken together.
+ * The dead band of a stand, from all wheels that were balanced on it: what each says of the dead
+ * band, taken together.
  *
  * `wheels` at most 16, each with what was seen of it. Source: Bayes' rule; the stand is the same, the wheels are not.
  */

@@ -4,7 +4,7 @@ import type { WeightStock } from './balance-place';
 
 /** Pieces that are taped on together for a trial, at most. */
 export const TRIAL_PIECES = 3;
-/** How far a trial is moved at most to a place that is free. */
+/** The farthest that a trial is moved to a free place. */
 const TRIAL_MOVES_DEG = 30;
 /** Grams that are no difference. */
 const SAME_G = 1e-6;

@@ -11,7 +11,7 @@ export interface BeadAndRim {
   fillMm: number;
 }
 
-/** What was measured of a rim. */
+/** The measured parts of a rim. */
 export type RimProfile = Pick<BeadAndRim, 'wellMm' | 'flangeMm' | 'axialMm'>;
 
 /** Throws `InputError` for a rim and a bead that contradict each other. */
@@ -58,8 +58,8 @@ export interface LimpLoop {
    */
   riseDeg: number;
   /**
-   * What is left over with an arc of the bead still to come, and a bite of it being taken, degrees;
-   * mm of the loop.
+   * The slack with an arc of the bead still to come and a bite of it being taken, degrees; mm of
+   * the loop.
    */
   slackMm: (leftDeg: number, biteDeg: number) => number;
   /** The arc still to come at which least is left over, for a bite. */
@@ -71,10 +71,7 @@ export interface LimpLoop {
   longestBiteDeg: (upMm: number) => number;
   /** The arc from which all that is left still goes over at once. */
   oneGoDeg: (upMm: number) => number;
-  /**
-   * How much of what is left over each degree of the far side costs that sits on its seat and not
-   * in the well.
-   */
+  /** The slack lost for each degree of the far side that sits on its seat and not in the well. */
   perUpDegMm: number;
 }
 

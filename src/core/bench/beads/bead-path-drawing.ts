@@ -13,7 +13,7 @@ const at = (deg: number, r: number): string =>
 const arcTo = (fromDeg: number, toDeg: number, r: number): string =>
   `A${coordinate(r)} ${coordinate(r)} 0 ${toDeg - fromDeg > 180 ? 1 : 0} 1 ${at(toDeg, r)}`;
 
-/** What the drawing shows of a bead on its way over the flange. */
+/** The drawing's input: a bead on its way over the flange. */
 export interface BeadPathView {
   rim: BeadAndRim;
   /** The arc that is not over the flange yet. */

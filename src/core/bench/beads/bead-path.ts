@@ -34,7 +34,7 @@ export interface BeadPath {
   loopSlackMm: number;
   /** The worst moment still to come, by the limp loop. */
   tightest: { loopSlackMm: number; leftDeg: number; leftMm: number };
-  /** How much of the far side may sit up on its seat at that moment. */
+  /** The part of the far side that may sit up on its seat at that moment. */
   mostUpDeg: number;
   /** The longest bite that passes all the way round; null where none does. */
   longestBiteMm: number | null;

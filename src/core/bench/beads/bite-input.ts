@@ -4,8 +4,8 @@ import type { BiteInput, BiteSchool } from './bite-plan';
 import type { WellFill } from './well-fill';
 
 /**
- * What a bite plan is made from by the rules: length of a bite, what goes over by hand, and the
- * school unless one is given.
+ * The input of a bite plan by the rules: length of a bite, what goes over by hand, and the school
+ * unless one is given.
  */
 export const biteInputBy = (
   wheel: { rimDiameterMm: number; lockDegs: readonly number[]; rim?: RimProfile; fill?: WellFill },

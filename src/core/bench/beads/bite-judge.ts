@@ -8,9 +8,9 @@ interface Stroke {
   leftDeg: number;
 }
 
-/** What the rim says of one bite. */
+/** The judgment of one bite by the rim. */
 interface BiteJudged {
-  /** What is left over of a limp bead, mm of its circumference; below 0 it does not pass. */
+  /** The slack of a limp bead, mm of its circumference; below 0 it does not pass. */
   spareMm: number;
   /** Arc of the far side that has to be down in the well, degrees. */
   downDeg: number;
@@ -18,7 +18,7 @@ interface BiteJudged {
   effort: Effort | null;
 }
 
-/** What the rim lets through, bite by bite. */
+/** The judgments of all bites by the rim. */
 interface JudgedBites {
   bites: readonly BiteJudged[];
   /** The most of the far side that has to be down for any of them, degrees. */

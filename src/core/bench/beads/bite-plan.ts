@@ -36,13 +36,13 @@ export interface BiteInput {
   direction: 'off' | 'on';
   /** Arc that goes over by hand and knees before the first bite, from the start on. */
   handFittedDeg: number;
-  /** What was measured of the rim: then each bite is judged. */
+  /** The measured rim: then each bite is judged. */
   rim?: RimProfile;
-  /** What lies in its well; nothing where it is not said. */
+  /** The contents of its well; none if left out. */
   fill?: WellFill;
 }
 
-/** What is measured of a rim, as a field of an input. */
+/** The measured rim, as a field of an input. */
 export const RIM_PROFILE = record(
   {
     wellMm: quantity('mm', 60, 700, 'Well diameter'),
@@ -57,18 +57,18 @@ export interface Bite {
   n: number;
   fromDeg: number;
   toDeg: number;
-  /** Where the lever stands. */
+  /** The lever's place. */
   leverDeg: number;
   lengthMm: number;
   /** The part that is on the rim while this one goes over: its middle, and how long it is. */
   mountedMidDeg: number;
   mountedDeg: number;
   /**
-   * What is left over of a limp bead at this bite, mm; null where the rim was not measured. So are
-   * the next two.
+   * The slack of a limp bead at this bite, mm; null if the rim was not measured. So are the next
+   * two.
    */
   spareMm: number | null;
-  /** How much of the far side has to be down in the well for it. */
+  /** The part of the far side that has to be down in the well for it. */
   downDeg: number | null;
   effort: Effort | null;
 }
@@ -84,7 +84,7 @@ export interface BitePlan {
   byHand: boolean;
   /** The bead keeper, while the tire goes on. */
   keeperDeg: number | null;
-  /** Where to kneel, so that the bead lies in the well. */
+  /** The place to kneel, so that the bead lies in the well. */
   kneelFromDeg: number;
   kneelToDeg: number;
   reasons: Reason[];
@@ -94,7 +94,7 @@ export interface BitePlan {
 const KEEP_OUT_DEG = 7;
 /** Three inches beside, as an arc. Common practice. */
 const BESIDE_MM = 76;
-/** Where nothing is known of the rim. Basis: memory. */
+/** Half the arc to kneel on if nothing is known of the rim. Basis: memory. */
 const KNEEL_HALF_DEG = 60;
 /** Between a quarter and a third of the way round. Common practice. */
 const QUARTER_ON_DEG = 105;
@@ -190,7 +190,7 @@ const leverIn = (
   return places.find(clear) ?? null;
 };
 
-/** What the rim says of the bites, with what lies in its well. */
+/** The judgment of the bites by the rim, with the contents of its well. */
 const judgeAll = (
   { rimDiameterMm, lockDegs, direction, handFittedDeg, rim, fill }: BiteInput & { rim: RimProfile },
   bites: readonly Bite[],
@@ -326,8 +326,7 @@ export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
 };
 
 /**
- * Where the levers start, every bite in its order and place, where the keeper sits and where to
- * kneel.
+ * The lever starts, every bite in its order and place, the keeper and the place to kneel.
  *
  * `rimDiameterMm` 80 to 700; `biteMm` 20 to 150; `handFittedDeg` 0 to 359. No lever stands at the valve or on a lock.
  * Common practice, by five schools; throws `InputError` when nothing is left to lever.

@@ -7,7 +7,7 @@ export interface Arc {
   toDeg: number;
 }
 
-/** How the part that is on the rim has to lie for a bite to pass. */
+/** The way the part that is on the rim has to lie for a bite to pass. */
 interface FarSide {
   /** Down in the well; null where nothing has to be. */
   well: Arc | null;
@@ -22,7 +22,7 @@ interface FarSide {
 const MIN_DEG = 4;
 
 /**
- * Where the far side lies at a bite: in the well, or on the seat; null where the rim was not
+ * The way the far side lies at a bite: in the well, or on the seat; null if the rim was not
  * measured.
  */
 export const farSideOf = ({ mountedMidDeg, mountedDeg, downDeg }: Bite): FarSide | null => {

@@ -3,7 +3,7 @@ import { beadFields } from './bead-fields';
 import { defineWorking, reason, type Reason } from '../../base/working';
 import { bottomMm, checkRim, hoopSlackMm, limpLoop, type BeadAndRim } from './bead-geometry';
 
-/** How hard a bite goes, from the lightest. */
+/** The force of a bite, from the lightest. */
 export type Effort = 'light' | 'firm' | 'heavy';
 
 /**
@@ -17,8 +17,8 @@ const STEPS: readonly [Effort, number][] = [
 ];
 
 /**
- * How near a bite is to what no bead passes, 0 to 1: zero if even a stiff hoop has slack, 1 if
- * a limp loop has none. A model: a real bead lies somewhere between the two.
+ * The share of the way from a free bead to one that no bead passes, 0 to 1: zero if even a stiff
+ * hoop has slack, 1 if a limp loop has none. A model: a real bead lies somewhere between the two.
  * `hoopMm` a diameter, `spareMm` a circumference.
  */
 export const effortShare = (hoopMm: number, spareMm: number): number => {
@@ -56,7 +56,7 @@ const SAYS: Record<Effort, { verdict: Reason['verdict']; says: string }> = {
 };
 
 /**
- * How hard a bite goes: light, firm, heavy, or not at all.
+ * The force of a bite: light, firm, heavy, or not at all.
  *
  * Input as for `bead-path`; `leftDeg` 1 to 360 with this bite. Throws `InputError` for a rim that
  * contradicts its bead. Source: the two bounds of `bead-path` are geometry; the scale between them

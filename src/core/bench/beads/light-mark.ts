@@ -4,7 +4,7 @@ import { mirrored, placeText } from '../../base/units';
 export const LIGHT_MARK_TO = ['valve', 'heavy spot'] as const;
 export type LightMarkTo = (typeof LIGHT_MARK_TO)[number];
 
-/** Where the light mark of a tire goes, by the method, and why there. */
+/** The place of a tire's light mark by the method, and the reason. */
 interface LightMarkPlace {
   /** Clockwise from the valve, seen from the side that the heavy spot was kept from. */
   deg: number;

@@ -4,6 +4,6 @@
  */
 const LOCK = { liftMm: 5, lengthMm: 45 } as const;
 
-/** What the locks under the far side cost a limp loop, mm of its circumference. */
+/** The slack that locks under the far side cost a limp loop, mm of its circumference. */
 export const lockLiftMm = (locks: number, wellMm: number): number =>
   locks * LOCK.liftMm * (LOCK.lengthMm / (wellMm / 2));

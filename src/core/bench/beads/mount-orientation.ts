@@ -6,7 +6,7 @@ import { defineWorking, reason, worstOf, type Reason } from '../../base/working'
 
 interface Input {
   /**
-   * How the arrow that counts points, looking at the tire's upper side as it lies now; none for a
+   * The turn of the arrow that counts, looking at the tire's upper side as it lies now; none for a
    * tire without one.
    */
   arrowSeen: 'clockwise' | 'counterclockwise' | 'none';
@@ -23,11 +23,11 @@ interface Input {
 }
 
 export interface MountOrientation {
-  /** How the arrow must point, seen from the side that is up. */
+  /** The turn that the arrow must have, seen from the side that is up. */
   arrowNeeds: 'clockwise' | 'counterclockwise' | 'either';
   /** The tire as it lies goes on as it is. */
   asItLies: boolean;
-  /** Where the light mark goes, seen from the side that is up; null without a mark. */
+  /** The place of the light mark, seen from the side that is up; null without a mark. */
   markDeg: number | null;
   /** The same place seen once the wheel is turned over. */
   markTurnedDeg: number | null;
@@ -37,7 +37,7 @@ export interface MountOrientation {
 const OTHER = { clockwise: 'counterclockwise', counterclockwise: 'clockwise' } as const;
 
 /**
- * Which way up a tire goes on, and where its light mark goes.
+ * The side of a tire that goes up, and the place of its light mark.
  *
  * Angles clockwise from the valve; the heavy spot as kept, seen from the disc side (the right
  * without a single disc). A tire that lies the wrong way is refused. Most makers mark the lightest

@@ -4,7 +4,7 @@ import { defineWorking, reason, type Reason } from '../../base/working';
 import { readRimCode, type Contour } from '../../fit/wheels';
 import { bottomMm, checkRim, limpLoop, type BeadAndRim } from './bead-geometry';
 
-/** What can be measured of a rim, for whether a bead gets over. */
+/** The parts of a rim to measure, for whether a bead gets over. */
 const RIM_PARTS = ['well', 'flange', 'across'] as const;
 type RimPart = (typeof RIM_PARTS)[number];
 
@@ -31,10 +31,7 @@ interface Recalled {
   plusMinusMm: number;
 }
 
-/**
- * How far the flange stands above the bead, and the well lies below it, at the radius. Basis:
- * memory.
- */
+/** Radial height of the flange above the bead, and depth of the well below it. Basis: memory. */
 const CONTOUR: Record<Contour, { flange: Recalled; well: Recalled }> = {
   MT: { flange: { mm: 14, plusMinusMm: 1 }, well: { mm: 14, plusMinusMm: 4 } },
   WM: { flange: { mm: 14, plusMinusMm: 1 }, well: { mm: 13, plusMinusMm: 4 } },

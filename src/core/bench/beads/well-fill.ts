@@ -3,7 +3,7 @@ import { WALL_MM } from '../../fit/tubes/tube-double';
 import type { Build } from '../../fit/wheels';
 import { SILENT, type Show } from '../../base/working';
 
-/** What lies between the bead and the bottom of the well. */
+/** The contents of the well, between the bead and its bottom. */
 export interface WellFill {
   tube: 'none' | 'one' | 'doubled';
   wall: keyof typeof WALL_MM;
@@ -13,7 +13,7 @@ export interface WellFill {
 /** Thickness of a rim strip. Basis: memory. */
 const STRIP_MM = 1;
 
-/** What lies in the well, as a field of an input. */
+/** The contents of the well, as a field of an input. */
 export const WELL_FILL = record(
   {
     tube: oneOf(['none', 'one', 'doubled'], 'Tubes in the tire'),
@@ -24,7 +24,7 @@ export const WELL_FILL = record(
 );
 
 /**
- * What lies in the well while the tire comes off or goes on: the tube that was in it, or the one
+ * The contents of the well while the tire comes off or goes on: the tube that was in it, or the one
  * that goes in. The wall is the usual one unless another is given.
  */
 export const fillWhile = (
@@ -44,7 +44,7 @@ export const fillWhile = (
 });
 
 /**
- * How much shallower the well is by what lies in it, mm: a tube lies flat, with both its walls; a
+ * The depth that the contents take from the well, mm: a tube lies flat, with both its walls; a
  * sleeve round it is an old tube of the usual wall. Thicknesses: memory.
  */
 export const wellFillMm = ({ tube, wall, strips }: WellFill, show: Show = SILENT): number => {

@@ -9,7 +9,7 @@ import {
   type Verdict,
 } from '../../base/working';
 
-/** How a wheel turns by hand with the brake let go. */
+/** The ways a wheel turns by hand with the brake let go. */
 export const SPINS = ['free', 'all round', 'at one place', 'stuck'] as const;
 export type Spin = (typeof SPINS)[number];
 
@@ -38,7 +38,7 @@ interface BrakeDrag {
   reasons: Reason[];
 }
 
-/** What each way of turning means, with a disc and with a drum. Common practice. */
+/** The meaning of each way of turning, with a disc and with a drum. Common practice. */
 const SAYS: Record<Spin, { verdict: Verdict; disc: string; drum: string }> = {
   free: {
     verdict: 'good',
@@ -63,8 +63,8 @@ const SAYS: Record<Spin, { verdict: Verdict; disc: string; drum: string }> = {
 };
 
 /**
- * What the pull at the tread says beside the hand: a figure that contradicts the other, or a brake
- * that drags.
+ * The judgment of the pull at the tread beside the hand's: a figure that contradicts the other, or
+ * a brake that drags.
  */
 const pullReasons = (
   measured: { pullN?: number; freePullN?: number; dragNm: number | null; rules?: RuleValues },

@@ -20,7 +20,7 @@ interface DiscRunout {
 }
 
 /**
- * How far a brake disc runs out, by the dial indicator on its face.
+ * Runout of a brake disc, by the dial indicator on its face.
  *
  * Readings side to side, −20 to 20 mm, at six places or more round the disc, angles from the valve;
  * `limitMm` of the manual 0.02 to 2, else a rule from memory. Throws `InputError` for too few

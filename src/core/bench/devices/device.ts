@@ -1,6 +1,6 @@
 import type { DeviceKind, DeviceLine } from './line';
 
-/** What is known of an instrument. `calibratedOn` YYYY-MM-DD, null where nobody has said. */
+/** An instrument as the shop knows it. `calibratedOn` YYYY-MM-DD, null if not recorded. */
 interface Device {
   name: string;
   kind: DeviceKind;
@@ -21,7 +21,7 @@ export interface DeviceNow extends Device {
   ageMs: number | null;
   /** Why the last line was not taken. */
   problem: string | null;
-  /** How a stand-in is made to fail; null while it works, and for real instruments. */
+  /** The simulated fault of a stand-in; null while it works, and for real instruments. */
   fails: Failure | null;
 }
 

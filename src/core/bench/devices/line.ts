@@ -10,11 +10,11 @@ import {
   type Unit,
 } from '../../base/units';
 
-/** What instruments of a kind measure, in SI, and when a reading of theirs may be taken. */
+/** The quantity that instruments of a kind measure, in SI, and when their reading may be taken. */
 interface KindSpec {
   says: string;
   unit: Unit;
-  /** What it can make sense in. */
+  /** The lowest sensible value. */
   min: number;
   max: number;
   /** Readings that agree this nearly stand still. */
@@ -175,7 +175,7 @@ export const SILENT_AFTER_MS = 2000;
 /** Lines that must agree before a reading counts as steady. */
 export const STEADY_LINES = 6;
 
-/** How far apart two readings of an instrument are; places on a wheel the short way round. */
+/** The distance of two readings of an instrument; places on a wheel the short way round. */
 export const apart = (a: number, b: number, kind: DeviceKind): number =>
   Math.abs(DEVICE_KINDS[kind].unit === 'deg' ? angleBetween(a, b) : b - a);
 

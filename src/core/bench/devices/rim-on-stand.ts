@@ -13,7 +13,7 @@ export interface RimShape {
 export type Axis = 'lateral' | 'radial';
 
 /**
- * Where the rim stands under the indicator: out by its first harmonic, and in at the dent when
+ * The rim's position under the indicator: out by its first harmonic, and in at the dent when
  * measured up and down.
  */
 export const rimAtMm = (shape: RimShape, axis: Axis, deg: number): number => {

@@ -23,10 +23,10 @@ export type BeadSide = (typeof BEAD_SIDES)[number];
 export interface HoseTire {
   volumeL: number;
   ambientC: number;
-  /** Where each lubricated bead lets go, gauge; dry it takes `dryTimes` as much. */
+  /** The pressure at which each lubricated bead lets go, gauge; dry it takes `dryTimes` as much. */
   popKpa: Record<BeadSide, number>;
   dryTimes: number;
-  /** What stands behind the hose, gauge: the tank's pressure, or the regulator's. */
+  /** The pressure behind the hose, gauge: the tank's, or the regulator's. */
   supplyKpa: number;
   fillMolPerSKpa: number;
   /** With the core out the hose gives so many times as much. */
@@ -49,7 +49,7 @@ const roomM3 = (tire: HoseTire, air: HoseAir): number =>
 const absoluteKpa = (tire: HoseTire, air: HoseAir): number =>
   (air.mol * GAS * air.gasK) / roomM3(tire, air) / 1000;
 
-/** What a faultless gauge shows. */
+/** The reading of a faultless gauge. */
 export const hoseKpa = (tire: HoseTire, air: HoseAir): number =>
   absoluteKpa(tire, air) - OUTSIDE_KPA;
 

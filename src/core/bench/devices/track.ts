@@ -14,7 +14,7 @@ import {
  */
 const CALM_TIMES = 3;
 
-/** What has been heard of one instrument since the last reading was taken from it. */
+/** The readings of one instrument since the last one was taken from it. */
 export interface Track {
   lines: readonly DeviceLine[];
   /** The first reading since the last take, from which it must move. */
@@ -92,7 +92,7 @@ export const takenFrom = (track: Track): Track => ({
   event: null,
 });
 
-/** What happened has been written down; the reading goes on. */
+/** The event has been written down; the reading goes on. */
 export const noted = (track: Track): Track => ({ ...track, event: null });
 
 /** A new try: what was highest before does not count. */

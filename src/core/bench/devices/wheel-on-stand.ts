@@ -16,7 +16,7 @@ interface Lump {
  * A wheel on a balance stand with everything that makes it turn. `inertiaKgM2` without the lumps.
  */
 export interface StandWheel {
-  /** What nobody sees, and the weights that are on. */
+  /** The hidden imbalance, and the weights that are on. */
   lumps: readonly Lump[];
   radiusMm: number;
   massKg: number;
@@ -24,7 +24,7 @@ export interface StandWheel {
 }
 
 /**
- * What brakes it: seals rub alike at any speed, balls roll the heavier the load, and air drags with
+ * The friction: seals rub alike at any speed, balls roll the heavier the load, and air drags with
  * the square of the speed.
  */
 export interface StandBearings {
@@ -36,8 +36,8 @@ export interface StandBearings {
 }
 
 /**
- * Where the wheel stands and how fast it turns; `turnDeg` is where the valve is on the clock face,
- * clockwise from 12.
+ * The wheel's position and speed; `turnDeg` is where the valve is on the clock face, clockwise from
+ * 12.
  */
 export interface StandMotion {
   turnDeg: number;
@@ -65,11 +65,11 @@ export const bearingsFor = (wheel: StandWheel, bandG: number): StandBearings => 
   return { ...free, sealNm: Math.max(0, wantedNm - frictionNm(wheel, free)) };
 };
 
-/** What the bearings hide, as grams at the weight radius. */
+/** The dead band of the bearings, as grams at the weight radius. */
 export const bandOf = (wheel: StandWheel, bearings: StandBearings): number =>
   (frictionNm(wheel, bearings) / (G_MS2 * (wheel.radiusMm / 1000))) * 1000;
 
-/** Which place of the wheel is at the bottom. */
+/** The place of the wheel that is at the bottom. */
 export const bottomDeg = ({ turnDeg }: Pick<StandMotion, 'turnDeg'>): number =>
   normalDeg(180 - turnDeg);
 /** The turn that brings a place to an hour of the clock face. */
@@ -174,7 +174,7 @@ export const isAtRest = (
 /** Nobody waits longer than this for a wheel. */
 const LONGEST_S = 1800;
 
-/** Where it stands once it rests. */
+/** The position once it rests. */
 export const untilRest = (
   wheel: StandWheel,
   bearings: StandBearings,

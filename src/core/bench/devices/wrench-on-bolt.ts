@@ -1,6 +1,6 @@
 /** A bolt under a click wrench that is pulled by hand. Newton metres and seconds. */
 interface PulledWrench {
-  /** What the wrench is set to. */
+  /** The wrench's setting. */
   setNm: number;
   /** Its scale: below it, it does not click. */
   minNm: number;
@@ -18,7 +18,7 @@ export interface Pull {
 export const AT_REST: Pull = { torqueNm: 0, clicked: false, sinceS: 0 };
 
 /**
- * How fast a hand pulls, how long it goes on after the click, and how fast it lets go. Basis:
+ * The speed of a hand's pull, how long it goes on after the click, and how fast it lets go. Basis:
  * memory.
  */
 const PULL_NM_PER_S = 45;

@@ -6,13 +6,13 @@ import { reason, type Reason, type Show } from '../../base/working';
 export const CHAIN_SIDES = ['left', 'right'] as const;
 export type ChainSide = (typeof CHAIN_SIDES)[number];
 
-/** What straightens a wheel, and by how much it stands askew. */
+/** The correction that straightens a wheel, and how far it stands askew. */
 export interface Alignment {
   /** The wheel is turned by so much, its front to the left where above nothing. */
   angleDeg: number;
   /** Left further back than right, over the adjuster spacing. */
   markDiffersMm: number;
-  /** How far off the chain's line meets the front sprocket; null where the run is not known. */
+  /** The distance of the chain's line from the front sprocket's; null if the run is not known. */
   atSprocketMm: number | null;
   /**
    * Back where above nothing, forward below: the rear sprocket stays where it is, and with it the
@@ -42,8 +42,8 @@ const DEG = 180 / Math.PI;
 const MAX_SLOPE = 0.5;
 
 /**
- * What brings both marks level again while the rear sprocket stays where it is. `differsMm`: left
- * further back than right, over the span of the adjusters.
+ * The turns that bring both marks level again while the rear sprocket stays where it is.
+ * `differsMm`: left further back than right, over the span of the adjusters.
  */
 export const alignBy = (differsMm: number, setup: Setup, show: Show): Alignment => {
   const { adjusterSpanMm, chainSide = 'left', sprocketInsetMm = 0, runMm, pitchMm, rules } = setup;

@@ -11,7 +11,7 @@ const LARGER = 2.5;
 /** The deepest that the run is drawn, so that its words stay on the field. */
 const MAX_DEPTH = 96;
 
-/** What the drawing shows of a lower run. Lengths in mm. */
+/** The drawing's input: a lower run of chain. Lengths in mm. */
 interface ChainView {
   slackMm: number;
   slackAfterMm: number;

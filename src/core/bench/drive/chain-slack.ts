@@ -22,7 +22,7 @@ interface ChainSlack {
   turns: number | null;
   /** All turns that land inside, from the slackest to the tightest; null without the pitch. */
   turnsInside: { from: number; to: number } | null;
-  /** What the slack is after `turns`, or after `axleMoveMm` where no turn can be told. */
+  /** The slack after `turns`, or after `axleMoveMm` if no turn can be told. */
   slackAfterMm: number;
   reasons: Reason[];
 }
@@ -42,7 +42,7 @@ const mm = (value: number) => ({ value, unit: 'mm' as const });
 /** Arithmetic of fractions, not of the chain. */
 const NEARLY = 1e-9;
 
-/** How far the axle moves back to bring a slack to another: x = (s₁² − s₂²) / (4 L). All mm. */
+/** The axle's move back from one slack to another: x = (s₁² − s₂²) / (4 L). All mm. */
 export const axleMoveFor = (fromMm: number, toMm: number, runMm: number): number =>
   (fromMm ** 2 - toMm ** 2) / (4 * runMm);
 
@@ -82,7 +82,7 @@ const turnsFor = (input: {
 };
 
 /**
- * How far the axle and its adjusters move to bring the slack of a chain or a belt to what the
+ * The move of the axle and its adjusters that brings the slack of a chain or a belt to what the
  * manual wants.
  *
  * Slack 0 to 300 mm, the whole up-and-down play in the middle of the lower run, at the tightest

@@ -4,7 +4,7 @@ import { oneOf, quantity, record, ruleValues } from '../../base/fields';
 import { defineWorking, reason } from '../../base/working';
 import { alignBy, CHAIN_SIDES, type Alignment, type Setup } from './align';
 
-/** What both ways of measuring need to know of the machine. */
+/** The machine's part of both ways of measuring. */
 const SETUP: { [Field in keyof Required<Setup>]: Joi.Schema } = {
   adjusterSpanMm: quantity('mm', 80, 600, 'Adjuster spacing'),
   chainSide: oneOf(CHAIN_SIDES, 'Side of the chain or belt').optional(),

@@ -37,11 +37,11 @@ interface Input {
 }
 
 interface RimLockPick {
-  /** How many are wanted. */
+  /** The number wanted. */
   wanted: number;
   lockId: string | null;
   reasons: Reason[];
-  /** What the locks do to balance; null without a lock. */
+  /** The locks' effect on balance; null without a lock. */
   heavy: MassVector | null;
 }
 
@@ -73,7 +73,7 @@ const howMany = ({ use, tube, pressureKpa, rules }: Input): { wanted: number; wh
 };
 
 /**
- * Which rim locks a wheel wants, and what they do to its balance.
+ * The rim locks that a wheel wants, and what they do to its balance.
  *
  * `pressureKpa` cold riding pressure; `lockDegs` the holes in the rim; masses in g at the rim. Common practice: sized
  * by

@@ -37,7 +37,7 @@ interface StripPick {
   wanted: number;
   stripId: string | null;
   material: 'rubber' | 'tape' | null;
-  /** What goes on in which order. */
+  /** The parts in the order they go on. */
   order: string[];
   reasons: Reason[];
 }
@@ -46,7 +46,7 @@ interface StripPick {
 const TAPE_LAYERS = 2;
 
 /**
- * Which rim strip goes over the spoke nipples, how many, and in which order with the rim lock.
+ * The rim strip that goes over the spoke nipples, how many, and in which order with the rim lock.
  *
  * `rimWidthIn` 1 to 14, `rimDiameterIn` 4 to 23. A strip is no wider than the rim inside its flanges.
  * Common practice: a snug strip stays put, a loose one wanders; without a strip, two layers of

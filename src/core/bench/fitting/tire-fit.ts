@@ -46,7 +46,7 @@ import {
 import { defineWorking, reason, worstOf, type Reason, type Verdict } from '../../base/working';
 import { groundOf, treadForUse } from './tread-use';
 
-/** What is known of a tire that may go on. */
+/** A tire that may go on, as far as it is known. */
 export interface TireFacts {
   marking: string;
   tread: Tread;
@@ -80,7 +80,7 @@ export interface FitContext {
   rules?: RuleValues;
 }
 
-/** What a reason is about, so that a screen can put it where it belongs. */
+/** The topic of a reason, so that a screen can put it where it belongs. */
 export type Topic = 'rim' | 'size' | 'load' | 'tube' | 'tread' | 'age' | 'direction';
 interface FitReason extends Reason {
   topic: Topic;
@@ -91,7 +91,7 @@ export interface TireFit {
   change: SizeChange;
   verdict: Verdict;
   reasons: FitReason[];
-  /** How well the tread suits the use; 0 is best. */
+  /** The rank of the tread for the use; 0 is best. */
   treadRank: number;
   ageYears: number | null;
 }
@@ -120,7 +120,7 @@ export const prepareFit = (context: FitContext): Prepared => {
 const about = (topic: Topic, reasons: readonly Reason[]): FitReason[] =>
   reasons.map((r) => Object.assign(r, { topic }));
 
-/** What the marking alone decides: size and room, rim, load and speed, tube, direction. */
+/** The reasons by the marking alone: size and room, rim, load and speed, tube, direction. */
 const byMarking = (
   marking: string,
   arrows: Arrows,

@@ -41,7 +41,7 @@ interface Keyed<T extends Candidate> {
   keys: readonly number[];
 }
 
-/** What each key says when it decides. */
+/** The sentence of each key when it decides. */
 const KEY_SAYS: readonly ((behind: Keyed<Candidate>) => string)[] = [
   () => 'check first',
   () => 'none in stock',

@@ -84,7 +84,7 @@ const THREE_LEVERS: Tool = { what: 'three levers', why: 'two hold, one works' };
 const PROTECTORS: Tool = { what: 'rim protectors', why: 'bought, or cut from a plastic jug' };
 const BREAKER: Tool = { what: 'bead breaker', why: 'stiff beads on small or humped rims' };
 
-/** What moves the beads, by the shop's method. */
+/** The tools that move the beads, by the shop's method. */
 const beadTools = ({ build, rules }: Input): Tool[] => {
   const breaks = ruleWord('bead.break', rules);
   const withChanger = ruleWord('lever.tool', rules) === 'changer';
@@ -188,8 +188,8 @@ const sockets = (fasteners: readonly Fastener[]): Tool[] => {
 };
 
 /**
- * What to lay out for a wheel before the first bolt: by machine, rim, tube and school, with a
- * wrench for every torque.
+ * The tools and parts to lay out for a wheel before the first bolt: by machine, rim, tube and
+ * school, with a wrench for every torque.
  *
  * `fasteners` those that hold this wheel; `wrenches` of the shop. Common practice: a job interrupted for tools takes
  * twice as long.

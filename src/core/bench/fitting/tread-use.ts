@@ -50,7 +50,7 @@ const poor = (tread: Tread, ground: 'road' | 'dirt'): Reason => {
   return reason('check', `Wrong tread for this use (${TREAD_WORDS[tread]}).`);
 };
 
-/** How a tread suits a use: the smaller `rank`, the better. */
+/** The fit of a tread to a use: the smaller `rank`, the better. */
 export const treadForUse = (
   tread: Tread,
   use: Use,

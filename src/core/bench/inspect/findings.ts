@@ -2,7 +2,7 @@ import { InputError } from '../../base/errors';
 import { listOf, oneOf } from '../../base/fields';
 import { defineWorking, reason, worstOf, type Reason, type Verdict } from '../../base/working';
 
-/** What is looked at with the tire off. */
+/** The parts to look at with the tire off. */
 export const INSPECTED = ['tube', 'bead', 'bearing'] as const;
 export type Inspected = (typeof INSPECTED)[number];
 export const INSPECTED_WORDS: Record<Inspected, string> = {
@@ -20,7 +20,7 @@ export interface Finding {
   advice: string;
 }
 
-/** What may be found, and what it means. Common practice throughout. */
+/** The possible findings, and what each means. Common practice throughout. */
 export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
   tube: [
     {
@@ -206,8 +206,8 @@ const inspection = (
   });
 
 /**
- * What was found on the old tube, and whether it may go in again. Throws `InputError` for a finding
- * that is none. Common practice.
+ * The findings on the old tube, and whether it may go in again. Throws `InputError` for an unknown
+ * finding. Common practice.
  */
 export const tubeInspect = inspection(
   'tube',
@@ -218,8 +218,7 @@ export const tubeInspect = inspection(
 );
 
 /**
- * What was found on bead, seat and rim. Throws `InputError` for a finding that is none. Common
- * practice.
+ * The findings on bead, seat and rim. Throws `InputError` for an unknown finding. Common practice.
  */
 export const beadInspect = inspection(
   'bead',
@@ -230,7 +229,7 @@ export const beadInspect = inspection(
 );
 
 /**
- * What a finger in the bearing felt. Throws `InputError` for a finding that is none. Common
+ * The findings of a finger in the bearing. Throws `InputError` for an unknown finding. Common
  * practice: smooth, no play.
  */
 export const bearingCheck = inspection(

@@ -2,7 +2,7 @@ import { InputError, inputError } from '../../base/errors';
 import { listOf, quantity, record } from '../../base/fields';
 import { defineWorking } from '../../base/working';
 
-/** What a gauge was found to show under a pressure that was known. */
+/** The reading of a gauge under a known pressure. */
 export interface GaugeError {
   appliedKpa: number;
   readsKpa: number;
@@ -64,7 +64,7 @@ export const trueOf = (checks: readonly GaugeError[], readsKpa: number): number 
         ),
       );
 
-/** What the gauge shows under a pressure, kPa, never below zero. */
+/** The reading of the gauge under a pressure, kPa, never below zero. */
 export const readsOf = (checks: readonly GaugeError[], trueKpa: number): number =>
   checks.length === 0
     ? trueKpa

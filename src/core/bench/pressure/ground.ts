@@ -1,4 +1,4 @@
-/** What is ridden on. */
+/** The kinds of ground to ride on. */
 export const GROUNDS = ['mixed', 'soft', 'hard', 'rock'] as const;
 export type Ground = (typeof GROUNDS)[number];
 export const GROUND_WORDS: Record<Ground, string> = {

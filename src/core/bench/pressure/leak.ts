@@ -34,7 +34,7 @@ export interface Leak {
   lossKpaPerDay: number | null;
   lowKpaPerDay: number | null;
   highKpaPerDay: number | null;
-  /** What a tire of its kind may lose. */
+  /** The usual loss of such a tire. */
   ordinaryKpaPerDay: number;
   finding: 'slow leak' | 'ordinary' | 'cannot tell';
   /**

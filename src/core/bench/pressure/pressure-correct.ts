@@ -11,22 +11,22 @@ interface Input {
   toTempC: number;
   altitudeM?: number;
   toAltitudeM?: number;
-  /** What the gauge here, and the one there, were found to show. */
+  /** The known errors of the gauge here, and the one there. */
   gauge?: readonly GaugeError[];
   toGauge?: readonly GaugeError[];
 }
 
 /** The reading at the other place; below zero the tire would be softer than the outside air. */
 export interface PressureCorrected {
-  /** What the gauge there shows. */
+  /** The reading of the gauge there. */
   gaugeKpa: number;
-  /** What is in the tire there, whatever a gauge shows. */
+  /** The true pressure there, whatever a gauge shows. */
   trueKpa: number;
   changeKpa: number;
 }
 
 /**
- * What a gauge reads after the tire is taken to another temperature and altitude.
+ * The reading of a gauge after the tire is taken to another temperature and altitude.
  *
  * `gaugeKpa` 0 to 1000, temperatures -60 to 120 °C, altitudes -500 to 9000 m (0 when left out).
  * `gauge` and `toGauge` take the error of either gauge out or in. Throws `InputError` when the tire would read below

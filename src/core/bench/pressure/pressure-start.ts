@@ -22,7 +22,7 @@ interface Input {
   /** The tube wears an old one as a sleeve. */
   doubled?: boolean;
   twoUp?: boolean;
-  /** What somebody would like to set, cold: judged, not taken. */
+  /** The pressure asked for, cold: judged, not taken. */
   askedKpa?: number;
   rules?: RuleValues;
 }
@@ -62,8 +62,8 @@ const RULE_OF: Record<OffRoad, { start: string; low: string; high: string }> = {
 const FOLLOWS: readonly Use[] = ['motocross', 'dirt', 'trail'];
 
 /**
- * What ground, rider, a second person and a sleeve round the tube do to the start; each by its
- * rule.
+ * The shifts of the start for ground, rider, a second person and a sleeve round the tube; each by
+ * its rule.
  */
 const shifts = (
   { ground = 'mixed', riderKg, doubled, twoUp, rules }: Input,

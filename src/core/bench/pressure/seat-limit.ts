@@ -2,13 +2,13 @@ import { oneOf, quantity, record, ruleValues, text } from '../../base/fields';
 import { ruleNumber, type RuleValues } from '../../base/rules';
 import { defineWorking } from '../../base/working';
 
-/** What may bind while seating. */
+/** The limits that may bind while seating. */
 export type SeatBinds =
   'sidewall' | 'rim' | 'shop ceiling' | 'raised ceiling' | 'beadlock' | 'low-pressure tire';
 
 export interface SeatLimit {
   limitKpa: number;
-  /** Which of them binds. */
+  /** The one that binds. */
   binds: SeatBinds;
 }
 

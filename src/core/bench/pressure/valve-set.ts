@@ -2,7 +2,7 @@ import { count, ruleValues, boolean } from '../../base/fields';
 import { ruleWord, type RuleValues } from '../../base/rules';
 import { defineWorking } from '../../base/working';
 
-/** How each school leaves the valve nut. */
+/** The sentence of each school about the valve nut. */
 export const NUT_SAYS: Record<string, string> = {
   'finger-tight': 'Valve nut finger-tight to the rim.',
   'against the cap': 'Valve nut backed off against the cap.',
@@ -31,7 +31,7 @@ export interface ValveSet {
 }
 
 /**
- * How valve nut and rim lock are left once the beads are on their seats.
+ * The state of valve nut and rim lock once the beads are on their seats.
  *
  * `rimLocks` 0 to 3. Common practice: three schools of nut; a lock is snug, without a torque figure.
  */

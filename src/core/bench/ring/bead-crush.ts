@@ -7,7 +7,7 @@ import { defineWorking, reason, worstOf, type Reason } from '../../base/working'
 export const BEAD_SIDES = ['inner', 'outer'] as const;
 export type BeadSide = (typeof BEAD_SIDES)[number];
 
-/** What the caliper said of one bead and its ring, at several places. */
+/** The caliper's readings of one bead and its ring, at several places. */
 export interface BeadMeasured {
   side: BeadSide;
   bundleMm: number[];
@@ -21,7 +21,7 @@ interface CrushOfBead {
   crushMm: number;
   /** Thinnest bundle less widest gap. */
   leastMm: number;
-  /** How far the places of the bundle differ. */
+  /** The spread over the places of the bundle. */
   spreadMm: number;
   reasons: Reason[];
 }
@@ -29,7 +29,8 @@ interface CrushOfBead {
 export interface BeadCrush {
   beads: CrushOfBead[];
   /**
-   * How far the means of the same side of both wheels differ at most; null without a second wheel.
+   * The largest difference between the means of the same side of both wheels; null without a second
+   * wheel.
    */
   pairDifferenceMm: number | null;
   reasons: Reason[];

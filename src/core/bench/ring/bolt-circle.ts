@@ -26,7 +26,7 @@ interface BoltCircle {
   neighborMm: number;
   /** From one hole to the next but one; null for three holes, where that is a neighbor. */
   skipOneMm: number | null;
-  /** What a common mistake would have read as the diameter. */
+  /** The diameter that a common mistake would have read. */
   mistakes: { says: string; readsMm: number; offPct: number }[];
   reasons: Reason[];
 }

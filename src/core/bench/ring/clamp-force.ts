@@ -20,7 +20,7 @@ export interface ClampForce {
   forcePerBoltN: number;
   /** All bolts together, for each millimetre once round the ring, N/mm. */
   forcePerMm: number;
-  /** What a bolt stands before it stretches for good. */
+  /** The load a bolt stands before it stretches for good. */
   proofN: number;
   shareOfProof: number;
   /** The torque that reaches the rule's share of the proof load. */
@@ -29,7 +29,7 @@ export interface ClampForce {
 }
 
 /**
- * What a torque clamps a ring with, and how near its bolts are to stretching for good.
+ * The clamp force of a ring at a torque, and how near its bolts are to stretching for good.
  *
  * Torque 0.5 to 300 N·m; bolt size, grade and lubricant from the tables; 3 to 48 bolts on a ring
  * 100 to 700 mm across. Throws `InputError` for a grade that such a bolt is not made in. Source:

@@ -29,7 +29,8 @@ const WORDS_HALF = 112;
 const MARGIN = { side: 46, top: 74, bottom: 64 };
 
 /**
- * What nobody measured is drawn by these shares of what was, and carries no number. Basis: memory.
+ * Shares of the measured sizes by which the unmeasured ones are drawn, without a number. Basis:
+ * memory.
  */
 const USUAL = { flangeOverStepMm: 34, wellUnderStepMm: 40, ringMm: 12, seatMm: 26, bundleMm: 19 };
 

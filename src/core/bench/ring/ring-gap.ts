@@ -28,13 +28,13 @@ export interface RingGap {
   meanMm: number;
   /** Widest less narrowest reading. */
   spreadMm: number;
-  /** How much wider the ring stands on its open side than across from it. */
+  /** The extra opening of the ring on its open side, against the place across from it. */
   tiltMm: number;
-  /** Where it stands open, from the valve. */
+  /** The place where it stands open, from the valve. */
   openDeg: number;
   state: 'closed' | 'even' | 'tilted' | 'uneven' | 'far open';
   /**
-   * Where to pull next, nearest bolt first, and how many turns; empty where nothing is to be
+   * The places to pull next, nearest bolt first, and how many turns; empty if nothing is to be
    * pulled, or the bolts are not known.
    */
   pulls: { bolt: number; deg: number; turns: number }[];
@@ -42,7 +42,7 @@ export interface RingGap {
 }
 
 const MIN_PLACES = 4;
-/** What could hide between two readings. Basis: memory. */
+/** The widest gap between two readings that hides nothing. Basis: memory. */
 const WIDEST_DEG = 135;
 
 const widestStretchDeg = (readings: readonly GapReading[]): number => {

@@ -5,7 +5,7 @@ import { defineWorking } from '../../base/working';
 export const RING_SCHOOLS = ['round and round', 'crossing'] as const;
 export type RingSchool = (typeof RING_SCHOOLS)[number];
 
-/** How rings are brought down, in this order. Common practice. */
+/** The stages in which rings are brought down, in this order. Common practice. */
 export const RING_STAGES = [
   'by hand',
   'half a turn each until the gap closes',
@@ -28,7 +28,7 @@ interface Input {
   rules?: RuleValues;
 }
 
-/** How many bolts apart two of them are, the shorter way round; bolts counted from 0. */
+/** The number of bolts between two of them, the shorter way round; bolts counted from 0. */
 const apart = (a: number, b: number, bolts: number): number => {
   const forward = Math.abs(a - b) % bolts;
   return Math.min(forward, bolts - forward);

@@ -11,7 +11,7 @@ interface Input {
   pair?: PairKind;
   /** Of the smaller one. */
   stretchMmPerKpa?: number;
-  /** What the smaller tire may hold at most. */
+  /** The highest pressure for the smaller tire. */
   limitKpa?: number;
   trackMm?: number;
   rules?: RuleValues;

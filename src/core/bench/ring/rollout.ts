@@ -26,11 +26,10 @@ export interface Rollout {
   /** From run to run; empty with one run. */
   growths: { run: number; growthMm: number }[];
   settled: boolean;
-  /** What the next run should read; null while nothing tells. */
+  /** The expected next reading after a run; null while nothing tells. */
   next: { lowMm: number; highMm: number } | null;
   /**
-   * How much it gains for each kPa, from readings at two pressures after one run; null where there
-   * are none.
+   * The growth for each kPa, from readings at two pressures after one run; null if there are none.
    */
   stretchMmPerKpa: number | null;
   reasons: Reason[];

@@ -21,7 +21,7 @@ interface Input {
 export interface SplitRim {
   /** Whether a rim bolt may be touched. */
   mayUndo: boolean;
-  /** What is still missing before that, in the order it is done. */
+  /** The steps still missing before that, in the order they are done. */
   missing: string[];
   /** Order of the bolts on the way back: by hand, then torque, then torque again. */
   moves: RingMove[];

@@ -2,7 +2,7 @@ import { InputError, inputError } from '../../base/errors';
 import { quantity, record } from '../../base/fields';
 import { defineWorking, reason, worstOf, type Reason, type Show } from '../../base/working';
 
-/** What is measured of a bare wheel, ring bolted on. */
+/** The measures of a bare wheel, ring bolted on. */
 interface WheelWidths {
   /** Between the beads' seats, inside the rings. */
   innerWidthMm?: number;
@@ -10,7 +10,7 @@ interface WheelWidths {
   overallWidthMm?: number;
   /** Straight edge across the ring on the mounting side, down to the mounting face. */
   backspaceMm: number;
-  /** What stands outside the beads on each side: ring or flange. */
+  /** The width outside the beads on each side: ring or flange. */
   ringMm?: number;
 }
 
@@ -18,7 +18,7 @@ interface Input extends WheelWidths {
   other?: WheelWidths;
 }
 
-/** Where a wheel's edges are, from its mounting face. */
+/** The edges of a wheel, from its mounting face. */
 interface WheelEdges {
   overallWidthMm: number;
   /** Mounting face from the middle; above nought it lies toward the outside. */
@@ -28,7 +28,7 @@ interface WheelEdges {
 }
 
 interface WheelOffset extends WheelEdges {
-  /** What the second set moves, above nought toward frame and toward fender. */
+  /** The moves of the second set's edges, positive toward frame and toward fender. */
   moves: (WheelEdges & { inwardMm: number; outwardMm: number }) | null;
   reasons: Reason[];
 }
@@ -43,7 +43,7 @@ const widthsFields = {
   ringMm: quantity('mm', 0, 60, 'Ring or flange, each side').optional(),
 };
 
-/** Where the edges of a wheel are. `field` names the set in a refusal. */
+/** The edges of a wheel. `field` names the set in a refusal. */
 const edgesOf = (widths: WheelWidths, field: string, show: Show): WheelEdges => {
   const { innerWidthMm, overallWidthMm, backspaceMm, ringMm } = widths;
   if ((innerWidthMm === undefined) === (overallWidthMm === undefined))
@@ -84,7 +84,7 @@ const edgesOf = (widths: WheelWidths, field: string, show: Show): WheelEdges => 
   return { overallWidthMm: acrossMm, offsetMm, frontspaceMm };
 };
 
-/** What an edge that moves is nearer to, or further from. */
+/** The side that a moving edge comes nearer to, or leaves. */
 const moved = (byMm: number, toward: string, edge: string): Reason =>
   Math.abs(byMm) < 0.05
     ? reason('good', `The ${edge} stays where it is.`)

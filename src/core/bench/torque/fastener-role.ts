@@ -1,5 +1,5 @@
 /**
- * What a fastener holds, in the order in which they are tightened. Common practice: axle before
+ * The job of a fastener, in the order in which they are tightened. Common practice: axle before
  * pinch bolts.
  */
 export const FASTENER_ROLES = [
@@ -18,7 +18,7 @@ export const FASTENER_ROLES = [
 ] as const;
 export type FastenerRole = (typeof FASTENER_ROLES)[number];
 
-/** How a shop names them; the first that matches counts, so that an axle pinch bolt is no axle. */
+/** The names shops use; the first match counts, so that an axle pinch bolt is no axle. */
 const NAMES: readonly [RegExp, FastenerRole][] = [
   [/exhaust|muffler|silencer|header/, 'exhaust'],
   [/pinch|clamp/, 'pinch bolt'],
@@ -33,7 +33,7 @@ const NAMES: readonly [RegExp, FastenerRole][] = [
   [/axle|spindle|hub nut/, 'axle'],
 ];
 
-/** What a fastener holds, by its name; `other` where no name tells. */
+/** The job of a fastener, by its name; `other` if no name tells. */
 export const roleOf = (name: string): FastenerRole => {
   const said = name.toLowerCase();
   return NAMES.find(([pattern]) => pattern.test(said))?.[1] ?? 'other';

@@ -1,4 +1,4 @@
-/** What may be on the threads of a bolt. */
+/** The lubricants that may be on a bolt's threads. */
 export const LUBRICANTS = ['anti-seize', 'oiled', 'dry, plated'] as const;
 export type Lubricant = (typeof LUBRICANTS)[number];
 
@@ -13,8 +13,8 @@ export const TORQUE_FACTOR: Readonly<Record<Lubricant, number>> = {
 };
 
 /**
- * How many times as hard a torque that is meant for dry threads clamps with this on them: F = T /
- * (K d).
+ * The clamp force of a torque meant for dry threads with this on them, as a multiple: F = T / (K
+ * d).
  */
 export const clampsTimes = (on: Lubricant): number =>
   TORQUE_FACTOR['dry, plated'] / TORQUE_FACTOR[on];

@@ -2,8 +2,8 @@ import { quantity } from '../../base/fields';
 import { defineWorking, reason, type Reason } from '../../base/working';
 
 /**
- * What a click wrench may be off, above and up to 10 N·m. Recalled from ISO 6789-1 for setting
- * wrenches.
+ * The permitted error of a click wrench, above and up to 10 N·m. Recalled from ISO 6789-1 for
+ * setting wrenches.
  */
 const SMALL_NM = 10;
 const OFF_PCT = { above: 4, small: 6 };

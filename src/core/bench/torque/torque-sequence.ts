@@ -11,7 +11,7 @@ interface ToTighten {
   torqueNm: number | null;
   renews?: Renews;
   /**
-   * What is on its threads now, where its value is for dry ones; left out where the manual means
+   * The lubricant on its threads now, if its value is for dry ones; left out if the manual means
    * what is on them.
    */
   thread?: Lubricant;
@@ -30,9 +30,9 @@ export interface TorqueTurn {
   role: FastenerRole;
   torqueNm: number | null;
   wrench: string | null;
-  /** What the wrench is set to; differs from the torque with an extension in line. */
+  /** The wrench's setting; differs from the torque with an extension in line. */
   settingNm: number | null;
-  /** How many times as hard as on dry threads it clamps. */
+  /** The clamp force as a multiple of that on dry threads. */
   clampsTimes: number;
   verdict: Verdict;
   says: string[];

@@ -12,7 +12,7 @@ export interface TorqueWrench {
 
 export interface TorqueChoice {
   wrench: TorqueWrench | null;
-  /** What to set it to; null when no wrench covers it. */
+  /** The setting; null when no wrench covers it. */
   settingNm: number | null;
   reason: string;
 }

@@ -11,7 +11,7 @@ interface FirstHarmonic {
   mean: number;
   size: number;
   highDeg: number;
-  /** What is left at each reading, in the order given. */
+  /** The residual at each reading, in the order given. */
   rest: number[];
 }
 

@@ -1,16 +1,14 @@
-/**
- * What is asked of a pass over the nipples; all lists in the order of the spokes or of the places.
- */
+/** The input of a pass over the nipples; all lists in the order of the spokes or of the places. */
 export interface NippleProblem {
-  /** What is to be taken away at each place, from its mean: side to side, and up and down. */
+  /** The runout to take away at each place, from its mean: side to side, and up and down. */
   side: readonly number[];
   up: readonly number[];
-  /** What a whole turn of each spoke adds at each place, from its mean. */
+  /** The move at each place for a whole turn of each spoke, from its mean. */
   sideBy: readonly (readonly number[])[];
   upBy: readonly (readonly number[])[];
-  /** What a whole turn of each spoke adds to each spoke's tension, percent. */
+  /** The gain in each spoke's tension for a whole turn of each spoke, percent. */
   tensionBy: readonly (readonly number[])[];
-  /** What each spoke's tension is off its group's middle before, percent. */
+  /** The difference of each spoke's tension from its group's middle before, percent. */
   tensionOff: readonly number[];
   /** Highest less lowest that is good enough. */
   enoughMm: number;

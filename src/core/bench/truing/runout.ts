@@ -15,7 +15,7 @@ export interface RunoutReading {
   radialMm?: number;
 }
 
-/** What one kind of runout amounts to. */
+/** The amount of one kind of runout. */
 interface RunoutPart {
   /** Highest less lowest reading. */
   totalMm: number;
@@ -41,7 +41,7 @@ interface Input {
 
 /** Fewer places than this do not tell a dent from a bend. Basis: memory. */
 const MIN_PLACES = 6;
-/** What a high spot could hide in between two readings. Basis: memory. */
+/** The widest gap between two readings that hides no high spot. Basis: memory. */
 const WIDEST_GAP_DEG = 120;
 
 /** The longest stretch of the wheel without a reading. */

@@ -15,7 +15,7 @@ export interface RungSpoke {
 interface LooseSpoke {
   spoke: number;
   group: string;
-  /** How it sounds beside its group. */
+  /** The sound beside its group. */
   way: 'dull' | 'lower' | 'higher';
   reason: Reason;
 }
@@ -61,9 +61,9 @@ const HIGHER = (spoke: number) =>
 const MIN_IN_GROUP = 3;
 
 /**
- * How much less the tone of a thick, short spoke changes than its tension does: 4 mm with 150 mm
- * free and clamped ends, at half its tension, rings at 0.908 of its tone. A thinner one changes
- * more, so none that is as loose goes unseen. Source: beam under tension, vibration textbooks.
+ * The change of a thick, short spoke's tone against that of its tension: 4 mm with 150 mm free and
+ * clamped ends, at half its tension, rings at 0.908 of its tone. A thinner one changes more, so
+ * none that is as loose goes unseen. Source: beam under tension, vibration textbooks.
  */
 const TONE_FOR_TENSION = (1 - 0.908) / (1 - 0.5);
 
@@ -73,8 +73,8 @@ const TONE_FOR_TENSION = (1 - 0.908) / (1 - 0.5);
 const toneAt = (tensionPct: number): number => 1 + TONE_FOR_TENSION * (tensionPct / 100 - 1);
 
 /**
- * What each spoke's tension is off the middle of its group, percent; nought where its tone or its
- * group is not known.
+ * The difference of each spoke's tension from the middle of its group, percent; zero if its tone or
+ * its group is not known.
  */
 export const tensionsOffPct = (rung: readonly RungSpoke[], total: number): number[] => {
   const toneOf = (spoke: number) => rung.find((s) => s.spoke === spoke)?.toneHz;

@@ -25,7 +25,7 @@ interface SpokeTurn {
   spoke: number;
   deg: number;
   turn: 'tighten' | 'loosen';
-  /** How far, in eighths of a turn. */
+  /** The turn, in eighths. */
   eighths: number;
 }
 
@@ -56,14 +56,14 @@ export interface TrueAdvice {
   /** The most that a tension would be off its group, percent of the usual one. */
   mostOffPct: number;
   /**
-   * How this wheel moves, beside the model: learned from the pass before; null where it cannot be
+   * The wheel's own response beside the model's: learned from the pass before; null if it cannot be
    * told.
    */
   own: { side: number | null; up: number | null };
   reasons: Reason[];
 }
 
-/** What a dial indicator on a turning rim is read to. Basis: memory. */
+/** The reading error of a dial indicator on a turning rim. Basis: memory. */
 const READ_MM = 0.05;
 /** A wheel is told from the model once its own factor is known this well. Basis: memory. */
 const KNOWN_WITHIN = 0.25;
@@ -91,7 +91,7 @@ const totalOf = (values: readonly number[]): number | null =>
   values.length === 0 ? null : Math.max(...values) - Math.min(...values);
 const mm = (value: number, digits = 1): SentenceQuantity => ({ value, unit: 'mm', digits });
 
-/** What the rim does at places for a turn of a spoke, one way. */
+/** The move of the rim at places for a turn of a spoke, one way. */
 const movesBy =
   (model: WheelModel, firstTo: Input['firstTo']) =>
   (way: Way, spoke: number, degs: readonly number[]): number[] =>
@@ -99,7 +99,7 @@ const movesBy =
       ? degs.map((deg) => model.upMm(spoke, deg))
       : degs.map((deg) => (firstTo === 'other side' ? -1 : 1) * model.sideMm(spoke, deg));
 
-/** What of a pass is learned: this wheel's factor beside the model, one way. */
+/** The lesson of a pass: this wheel's factor beside the model, one way. */
 interface Learned {
   factor: number | null;
   reason: Reason | null;
@@ -182,8 +182,8 @@ export const TURNED_FIELD = uniqueBy(
 );
 
 /**
- * Which nipples to turn, and how far, so that a laced rim runs true: as few as do it, in eighths of
- * a turn.
+ * The nipples to turn, and how far, so that a laced rim runs true: as few as do it, in eighths of a
+ * turn.
  *
  * Readings as for `runout`; `spokes` even, 12 to 80; `rimDiameterMm` 200 to 700. Two rounds of
  * readings tell how this wheel moves. Throws `InputError` for readings that leave out a stretch, an

@@ -26,14 +26,14 @@ export const SPOKE = {
   pitchMm: 0.7,
   /** From the middle of the wheel to a hub flange, mm. */
   flangeMm: 34,
-  /** What a spoke is pulled to, N: changes are told in percent of it. */
+  /** The usual tension of a spoke, N: changes are told in percent of it. */
   usualTensionN: 2000,
   hubRadiusMm: 45,
 } as const;
 
 /**
- * What a turn of one nipple does, at any place and to any spoke. Tightening is positive; spoke 1 is
- * the first one clockwise from the valve.
+ * The effect of a turn of one nipple, at any place and on any spoke. Tightening is positive; spoke
+ * 1 is the first one clockwise from the valve.
  */
 export interface WheelModel {
   spokes: number;
@@ -41,7 +41,7 @@ export interface WheelModel {
   sideMm: (spoke: number, deg: number) => number;
   /** Outward, mm for a turn. */
   upMm: (spoke: number, deg: number) => number;
-  /** What spoke `other` gains, in percent of the usual tension, for a turn. */
+  /** The gain of spoke `other`, in percent of the usual tension, for a turn. */
   tensionPct: (spoke: number, other: number) => number;
 }
 
@@ -76,8 +76,8 @@ const solve = (a: readonly Float64Array[], rights: readonly (readonly number[])[
 };
 
 /**
- * How far a wheel differs from the middling one, as factors: the rim's bending both ways, a spoke's
- * stretch, its thread.
+ * The difference of a wheel from the average one, as factors: the rim's bending both ways, a
+ * spoke's stretch, its thread.
  */
 interface WheelFeel {
   side: number;
@@ -95,7 +95,7 @@ const wavesAt = (spokes: number, rad: number): number[] => [
   ...Array.from({ length: spokes / 2 - 1 }, (_, i) => Math.sin((i + 1) * rad)),
 ];
 
-/** How many times round the wheel each of them swings. */
+/** The wave numbers of the model's terms around the wheel. */
 const waveNumbers = (spokes: number): number[] => [
   0,
   ...Array.from({ length: spokes / 2 }, (_, i) => i + 1),

@@ -6,7 +6,7 @@ export const weekOneOf = (year: number): Date => {
   return new Date(first.getTime() + ((7 - first.getUTCDay()) % 7) * DAY_MS);
 };
 
-/** How many weeks a year has, by weeks that begin in it: 52 or 53. Source: 49 CFR 574.5. */
+/** The number of weeks in a year, by weeks that begin in it: 52 or 53. Source: 49 CFR 574.5. */
 export const weeksOf = (year: number): number =>
   Math.round((weekOneOf(year + 1).getTime() - weekOneOf(year).getTime()) / (7 * DAY_MS));
 

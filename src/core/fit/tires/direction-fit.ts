@@ -7,7 +7,7 @@ export type Arrows = (typeof ARROWS)[number];
 interface DirectionInput {
   /** Arrows on the sidewall: none, one, or one for the road and one for dirt. */
   arrows: Arrows;
-  /** Which end the tire is marked for. */
+  /** The end the tire is marked for. */
   markedFor: 'front' | 'rear' | 'either';
   end: 'front' | 'rear';
   ground: 'road' | 'dirt';
@@ -15,11 +15,11 @@ interface DirectionInput {
 }
 
 interface DirectionFit {
-  /** Which arrow counts. */
+  /** The arrow that counts. */
   arrow: 'the only one' | 'the road one' | 'the dirt one' | 'none';
   /**
-   * How a wheel that rolls forward turns, seen from its disc side, or from the right where it has
-   * not one disc.
+   * The turn of a wheel that rolls forward, seen from its disc side, or from the right if it does
+   * not have exactly one disc.
    */
   turns: 'clockwise' | 'counterclockwise';
   reasons: Reason[];
@@ -35,7 +35,7 @@ const ARROW_OF = {
   two: { road: 'the road one', dirt: 'the dirt one' },
 } as const;
 
-/** Which way round a tire goes, with the reasons. */
+/** The direction of a tire, with the reasons. */
 export const fitDirection = ({
   arrows,
   markedFor,
@@ -69,7 +69,7 @@ export const fitDirection = ({
 };
 
 /**
- * Which arrow counts and which way it points, by end and ground.
+ * The arrow that counts and the way it points, by end and ground.
  *
  * Seen from the disc side; from the right where the wheel has no single disc. Common practice.
  */

@@ -7,7 +7,7 @@ import { SPEED_SYMBOL_KMH, maxSpeedKmh } from './speed-symbol';
 import { readTire, type TireSize } from './tire-size';
 
 /**
- * What stands on the wheels, in kg. `emptyFrontKg` and `emptyRearKg` are the machine ready to ride.
+ * The loads on the wheels, in kg. `emptyFrontKg` and `emptyRearKg` are the machine ready to ride.
  */
 export interface LoadSheet {
   emptyFrontKg: number;
@@ -17,7 +17,7 @@ export interface LoadSheet {
   luggageKg: number;
 }
 
-/** What a tire has to carry, and how fast. */
+/** The load and speed a tire has to carry. */
 interface ServiceNeed {
   end: 'front' | 'rear';
   minLoadIndex?: number;

@@ -4,7 +4,7 @@ import { nominalRimMm } from './rim-diameter';
 import { READERS, readSign, type Construction, type SizeHead } from './size-notation';
 import { SPEED_SYMBOL_KMH } from './speed-symbol';
 
-/** What a piece of a marking is. */
+/** The kinds of pieces of a marking. */
 export type PartKind =
   | 'width'
   | 'aspect'
@@ -42,7 +42,7 @@ export interface Marking {
   loadIndex: number | null;
   /** As printed after the load index, or inside the size. */
   speedSymbol: string | null;
-  /** What it may be run as without looking further; null where it says nothing. */
+  /** Tubeless or not without looking further; null if the marking does not tell. */
   tubeless: boolean | null;
   position: 'front' | 'rear' | null;
   reinforced: boolean;
@@ -50,7 +50,7 @@ export interface Marking {
   /** Strength of the carcass as printed, `6PR`; null where it is not. */
   plyRating: number | null;
   mudAndSnow: boolean;
-  /** What each piece of the text is, in order, for readers who learn. */
+  /** The pieces of the text, in order, for readers who learn. */
   parts: MarkingPart[];
   /** The text as it was read: capitals, one kind of dash. */
   text: string;
@@ -151,7 +151,7 @@ const readService: Tail['read'] = (noted, match) => {
   noted.speedSymbol = symbol;
 };
 
-/** What may follow the size, in any order. */
+/** The parts that may follow the size, in any order. */
 const TAILS: readonly Tail[] = [
   { kind: 'motorcycle', pattern: /^M\/?C(?![A-Z])/, read: () => undefined },
   {
@@ -212,7 +212,7 @@ interface ReadSize {
   /** A speed symbol, or the Z of ZR, that stands inside the size. */
   speedInside: string | null;
   parts: MarkingPart[];
-  /** Where the size ends in the text. */
+  /** The end of the size in the text. */
   end: number;
 }
 

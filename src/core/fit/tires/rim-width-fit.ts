@@ -25,7 +25,8 @@ const nearestRow = (widthMm: number): number =>
 const IN_TOLERANCE = 0.005;
 
 /**
- * How a rim's width suits a tire, by the shop's table. `fourWheels` for quads and side-by-sides.
+ * The fit of a rim's width to a tire, by the shop's table. `fourWheels` for quads and
+ * side-by-sides.
  */
 export const fitRimWidth = (
   size: TireSize,

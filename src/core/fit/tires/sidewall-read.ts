@@ -13,7 +13,7 @@ interface SidewallPart extends Sentence {
   /** As it stands on the sidewall, capitals. */
   text: string;
   called: string;
-  /** Where practitioners trip. */
+  /** The common mistake. */
   mind?: string;
 }
 

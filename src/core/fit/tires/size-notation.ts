@@ -4,7 +4,7 @@ import { INCH_IN_MM } from '../../base/units';
 /** The ways in which sizes are printed. */
 export type Notation = 'metric' | 'flotation' | 'slick' | 'inch' | 'inch-low' | 'letter';
 
-/** How the carcass is built: `-` bias, `B` belted bias, `R` radial. */
+/** The construction of the carcass: `-` bias, `B` belted bias, `R` radial. */
 export type Construction = 'bias' | 'belted' | 'radial';
 
 /** A size before its construction and rim: what it states, and nothing made up. */
@@ -24,9 +24,9 @@ export interface SizeHead {
 interface Reader {
   notation: Notation;
   head: RegExp;
-  /** What the groups of `head` are; one alone stands for the whole of it. */
+  /** The groups of `head`; one alone stands for the whole of it. */
   pieces: readonly ('width' | 'aspect' | 'overall' | 'letters')[];
-  /** What may follow: a sign, then the rim. */
+  /** The rest: a sign, then the rim. */
   end: RegExp;
   read(match: RegExpExecArray): SizeHead | string;
 }
@@ -120,8 +120,7 @@ const SIGNED = then('-|X');
 const SIGNED_SLICK = then('-');
 
 /**
- * What the sign between head and rim says: how the carcass is built, and a speed symbol where one
- * stands inside.
+ * Reads the sign between head and rim: the construction, and a speed symbol if one stands inside.
  */
 export const readSign = (
   sign: string,
@@ -132,7 +131,7 @@ export const readSign = (
   return { construction, speedSymbol: hasSpeed ? sign[0]! : null };
 };
 
-/** How each notation starts, tried in this order. */
+/** The start of each notation, tried in this order. */
 export const READERS: readonly Reader[] = [
   {
     notation: 'metric',

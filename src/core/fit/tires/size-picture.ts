@@ -8,7 +8,7 @@ import type { TireSize } from './tire-size';
  * what a tire takes of the room shows above it and what it lifts shows below it.
  */
 
-/** Which size a thing belongs to: 0 is the present one. */
+/** The size that a thing belongs to: 0 is the present one. */
 interface PictureCircle {
   kind: 'circle';
   of: number;
@@ -22,7 +22,7 @@ interface PictureOutline {
   of: number;
   d: string;
 }
-/** Where the machine is: a bar at the measured room from the present tire. */
+/** The machine's edge: a bar at the measured room from the present tire. */
 interface PictureBar {
   kind: 'bar';
   place: ClearancePlace;

@@ -15,8 +15,8 @@ import { anInch } from './rim-diameter';
 import { readTire, type TireSize } from './tire-size';
 
 /**
- * Where a clearance is taken: `above`, `ahead` change with the radius, `left`, `right` with half
- * the width.
+ * The places of a clearance: `above`, `ahead` change with the radius, `left`, `right` with half the
+ * width.
  */
 export const CLEARANCE_PLACES = ['above', 'ahead', 'left', 'right'] as const;
 export type ClearancePlace = (typeof CLEARANCE_PLACES)[number];
@@ -31,7 +31,7 @@ export const PLACE_WORDS: Record<ClearancePlace, string> = {
 
 export type Clearances = Partial<Record<ClearancePlace, number>>;
 
-/** What the machine brings to a comparison. */
+/** The machine's part of a comparison. */
 interface CompareContext {
   end?: 'front' | 'rear';
   /** Clearance measured with the first size on. */
@@ -42,7 +42,7 @@ interface CompareContext {
   rules?: RuleValues;
 }
 
-/** What changes from the first size to another; positive is larger, or more room used. */
+/** The changes from the first size to another; positive is larger, or more room used. */
 export interface SizeChange {
   to: TireSize;
   sectionWidthChangeMm: number;
@@ -181,7 +181,7 @@ const sensorRatio = (
   return { present, after, changePct };
 };
 
-/** What changes from one size to another, with its reasons. */
+/** The changes from one size to another, with their reasons. */
 export const compareSizes = (
   from: TireSize,
   to: TireSize,
@@ -284,7 +284,7 @@ const readAll = (sizes: readonly string[], rules: RuleValues | undefined): TireS
   });
 
 /**
- * What changes when other tire sizes replace the first one.
+ * The changes when other tire sizes replace the first one.
  *
  * `sizes` two to four, the present one first; `clearancesMm` measured with it, 0 to 1000; `sprockets` in teeth;
  * `otherEnd` the tire at the other end, where both have wheel-speed sensors. Nominal, unloaded dimensions.

@@ -33,13 +33,13 @@ export interface TireSize {
   notForHighway: boolean;
   /** True where the notation does not state width or height, so that they are estimates. */
   estimated: boolean;
-  /** How far an estimated diameter is likely off, either way; null where it is stated. */
+  /** The likely error of an estimated diameter, either way; null if it is stated. */
   likelyErrorMm: number | null;
 }
 
 const round = (value: number) => Math.round(value * 10) / 10;
 
-/** Which rule holds the height that an inch size does not state. */
+/** The rule with the height that an inch size does not state. */
 const HEIGHT_RULE: Partial<Record<Notation, string>> = {
   inch: 'size.inchHeightPct',
   'inch-low': 'size.inchLowHeightPct',
@@ -84,7 +84,7 @@ const heights = ({ head, widthMm, rimMm }: Stated, rules: RuleValues | undefined
   return { sectionHeightMm, overallDiameterMm };
 };
 
-/** What of a size is not stated but estimated, in words; null where all of it is stated. */
+/** The estimated parts of a size, in words; null if all of it is stated. */
 const estimateOf = (notation: Notation): string | null => {
   if (notation === 'inch' || notation === 'inch-low') return 'inch sizes do not state a height';
   if (notation === 'letter') return 'letters code the width (unconfirmed table)';
@@ -92,7 +92,7 @@ const estimateOf = (notation: Notation): string | null => {
   return null;
 };
 
-/** What a marking says, in numbers, with its lines shown. Throws `InputError`. */
+/** The numbers of a marking, with its lines shown. Throws `InputError`. */
 const measure = (text: string, rules: RuleValues | undefined, show: Show): TireSize => {
   const m = parseMarking(text);
   const { head } = m;
@@ -173,7 +173,7 @@ const measure = (text: string, rules: RuleValues | undefined, show: Show): TireS
 };
 
 /**
- * What a sidewall marking says, in numbers.
+ * The numbers of a sidewall marking.
  *
  * `marking` up to 40 characters: metric (140/70-17 66H TL, 205/80R12), inch (3.00-21, 2 3/4-17, 5.10-18), letter-coded
  * (MT90B16), flotation (25x8-12, 11x7.10-5) or slick (33.0/10.5-15). What a size does not state

@@ -50,7 +50,7 @@ const dayDone = (readings: readonly TreadReading[], kmLeft: number): string | nu
 };
 
 /**
- * How fast a tire wears and how far it still goes.
+ * The wear of a tire, and how far it still goes.
  *
  * `readings` one to 60, km 0 to 500 000, depth 0 to 40 mm; the minimum is a rule. With one reading the rate cannot be
  * known, with two it has no interval. Throws `InputError` for distances that are all the same or

@@ -48,7 +48,7 @@ export interface DoubledTube {
   limits: string[];
 }
 
-/** What a sleeve of a known mass is good for. Common practice. */
+/** The use of a sleeve of a known mass. Common practice. */
 export const doubleTube = (addedMassG: number): DoubledTube => ({
   addedMassG,
   does: ['stops pinch flats', 'weighs less than a foam insert'],

@@ -1,7 +1,7 @@
 import { oneOf, boolean } from '../../base/fields';
 import { defineWorking, reason, worstOf, type Reason } from '../../base/working';
 
-/** What decides between tube and no tube. */
+/** The facts that decide between tube and no tube. */
 export interface TubeNeedInput {
   build: 'spoked' | 'cast' | 'split' | 'beadlock';
   /** The rim is marked for tubeless tires. */
@@ -11,16 +11,16 @@ export interface TubeNeedInput {
   /** Null where the rim code does not say. */
   safetyHump: boolean | null;
   tire: 'TL' | 'TT' | 'not marked';
-  /** What the fitter means to do. */
+  /** The fitter's intention. */
   tube: boolean;
   /** The maker allows this pairing in writing; asked for on a beadlock with a tube-type tire. */
   makerAllows?: boolean;
 }
 
 interface TubeNeed {
-  /** What the matrix says for this rim and tire. */
+  /** The matrix's answer for this rim and tire. */
   need: 'tubeless' | 'tube' | 'by design' | 'refuse';
-  /** What goes with it. */
+  /** The parts that go with it. */
   also: string[];
   reasons: Reason[];
 }

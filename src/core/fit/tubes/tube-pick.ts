@@ -36,7 +36,7 @@ export interface TubeStock {
   flatWidthMm?: number | null | undefined;
 }
 
-/** How one tube suits the tire, with its reasons. */
+/** The fit of one tube to the tire, with its reasons. */
 export interface TubeFit {
   id: string;
   label: string;
@@ -65,7 +65,7 @@ interface Input {
   tubes: TubeStock[];
   use?: TubeUse;
   valveHoleMm?: number;
-  /** What was found on the old tube. */
+  /** The findings on the old tube. */
   old?: Omit<TubeFindings, 'rules'>;
   rules?: RuleValues;
 }
@@ -178,7 +178,7 @@ const judge = (
 };
 
 /**
- * How every tube suits a tire, the best first. Throws `InputError` naming the tube with a bad
+ * The fit of every tube to a tire, the best first. Throws `InputError` naming the tube with a bad
  * label.
  */
 export const fitTubes = (input: Input): TubePick => {

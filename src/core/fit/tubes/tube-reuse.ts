@@ -3,7 +3,7 @@ import { count, quantity, ruleValues, boolean } from '../../base/fields';
 import { ruleNumber, ruleWord, type RuleValues } from '../../base/rules';
 import { defineWorking, reason, SILENT, worstOf, type Reason, type Show } from '../../base/working';
 
-/** What was found on an old tube. */
+/** The findings on an old tube. */
 export interface TubeFindings {
   /** Pumped up outside the tire, it keeps its air and is quiet. */
   holdsAir: boolean;

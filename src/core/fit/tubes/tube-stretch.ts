@@ -18,7 +18,7 @@ export const ellipseGirthMm = (a: number, b: number): number => {
   return Math.PI * (a + b) * (1 + (3 * h) / (10 + Math.sqrt(4 - 3 * h)));
 };
 
-/** How far a tube stretches in a tire, from its width laid flat. */
+/** The stretch of a tube in a tire, from its width laid flat. */
 export const stretchOf = (
   size: TireSize,
   flatWidthMm: number,
@@ -68,7 +68,7 @@ export const stretchOf = (
 };
 
 /**
- * How far a tube stretches in a tire: its flat width twice, against the girth of the space between
+ * The stretch of a tube in a tire: its flat width twice, against the girth of the space between
  * tire and rim.
  *
  * `flatWidthMm` 15 to 300. The space is taken as an ellipse of the section less the carcass; the thicknesses and the

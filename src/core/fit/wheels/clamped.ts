@@ -6,6 +6,6 @@ export type BoltName = (typeof BOLT_NAMES)[number];
 export const GRADE_NAMES = ['5', '8', '8.8', '10.9'] as const;
 export type GradeName = (typeof GRADE_NAMES)[number];
 
-/** What two wheels of a machine make a pair of. */
+/** The kinds of pairs that two wheels of a machine make. */
 export const PAIRS = ['drag rears', 'driven axle of four', 'rear and driven sidecar'] as const;
 export type PairKind = (typeof PAIRS)[number];

@@ -7,7 +7,7 @@ import { defineWorking, SILENT, type Show } from '../../base/working';
 /** Families of rim contour by their letters; `plain` where none are stamped. */
 export type Contour = 'MT' | 'WM' | 'J' | 'AT' | 'plain';
 
-/** What a rim code says. Diameter null where it is not stamped. */
+/** The meaning of a rim code. Diameter null if it is not stamped. */
 export interface RimCode {
   widthIn: number;
   widthMm: number;
@@ -34,7 +34,7 @@ const WM_IN: Readonly<Record<string, number>> = {
   '6': 3,
 };
 
-/** What each contour's letters mean. Basis: memory. */
+/** The meaning of each contour's letters. Basis: memory. */
 const SAYS: Record<Contour, { hump: boolean | null; says: string }> = {
   MT: { hump: true, says: 'MT: a motorcycle contour with safety hump, made for tubeless' },
   WM: { hump: false, says: 'WM: a motorcycle contour without hump, made for a tube' },
@@ -126,7 +126,7 @@ const parse = (code: string, show: Show): RimCode => {
 };
 
 /**
- * What the code stamped into a rim says: width, diameter, contour family, hump or none.
+ * The meaning of the code stamped into a rim: width, diameter, contour family, hump or none.
  *
  * `code` up to 40 characters, with or without diameter. Throws `InputError` for a code that makes no sense.
  * Widths are as stamped; what the letters mean is from memory.

@@ -9,6 +9,6 @@ interface Locked {
 export const lockMarks = ({ rimLockDegs }: Locked): DialMark[] =>
   rimLockDegs.map((deg) => ({ is: 'lock', deg }));
 
-/** Where the rim locks are, seen from the disc side; empty for a wheel without. */
+/** The places of the rim locks, seen from the disc side; empty for a wheel without. */
 export const lockPlaces = ({ rimLockDegs }: Locked): string =>
   rimLockDegs.map((deg) => placeText(deg)).join('; ');

@@ -1,7 +1,10 @@
 import { angleBetween, normalDeg } from '../../base/units';
 import type { Wheel } from './wheel';
 
-/** Where the spokes meet the rim, in degrees from the valve; the valve sits between two of them. */
+/**
+ * The places of the spokes at the rim, in degrees from the valve; the valve sits between two of
+ * them.
+ */
 export const spokeDegs = (wheel: Pick<Wheel, 'spokes'>): number[] =>
   Array.from({ length: wheel.spokes }, (_, i) => normalDeg(((i + 0.5) * 360) / wheel.spokes));
 
@@ -18,7 +21,8 @@ export const takesCrimpOn = (wheel: Pick<Wheel, 'spokes' | 'build'>): boolean =>
   wheel.build === 'spoked' && wheel.spokes > 0;
 
 /**
- * What a stuck piece keeps clear of: valve and locks, and on the face of a cast wheel its spokes.
+ * The places that a stuck piece keeps clear of: valve and locks, and on the face of a cast wheel
+ * its spokes.
  */
 export const keepClearDegs = (wheel: Rim, innerFace = false): number[] => [
   0,

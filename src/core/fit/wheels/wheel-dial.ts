@@ -7,7 +7,7 @@ import type { Wheel } from './wheel';
  * The valve stands at 12; from the other side every angle is mirrored.
  */
 
-/** What a shape is, which decides its color in every theme. */
+/** The role of a shape, which decides its color in every theme. */
 export type DialRole =
   | 'rubber'
   | 'lug'
@@ -56,11 +56,11 @@ export type DialMark =
   | { is: 'start' | 'finish' | 'keeper'; deg: number }
   | { is: 'bite'; deg: number; n: number; done: boolean; now: boolean }
   | { is: 'push'; fromDeg: number; toDeg: number }
-  /** How the far side lies: down in the well, or up on its seat. */
+  /** The way the far side lies: down in the well, or up on its seat. */
   | { is: 'far'; lies: 'well' | 'seat'; fromDeg: number; toDeg: number }
   | { is: 'heavy'; deg: number; label?: string }
   | { is: 'rest'; deg: number; label: string }
-  /** What is believed of the heavy spot, in grams from the axle; `fullG` reaches the rim. */
+  /** The belief about the heavy spot, in grams from the axle; `fullG` reaches the rim. */
   | {
       is: 'belief';
       region: { massG: number; deg: number }[];

@@ -1,6 +1,6 @@
 import type { BoltName, GradeName, PairKind } from './clamped';
 
-/** What kind of machine stands in the shop. */
+/** The kinds of machines in the shop. */
 export const MACHINE_KINDS = [
   'dirt',
   'trials',
@@ -52,7 +52,7 @@ export const POSITION_WORDS: Record<Position, string> = {
   'right-rear': 'Right rear wheel',
 };
 
-/** How the rim is made; it decides the tube, the weights and the hazards. */
+/** The build of the rim; it decides the tube, the weights and the hazards. */
 export const BUILDS = ['spoked', 'cast', 'split', 'beadlock'] as const;
 export type Build = (typeof BUILDS)[number];
 
@@ -65,11 +65,11 @@ export const BUILD_WORDS: Record<Build, string> = {
 
 export const DISC_SIDES = ['left', 'right', 'both', 'none'] as const;
 
-/** How the caliper's bolts run: along the axle, or along the wheel from behind. */
+/** The direction of the caliper's bolts: along the axle, or along the wheel from behind. */
 export const CALIPERS = ['axial', 'radial'] as const;
 export type Caliper = (typeof CALIPERS)[number];
 
-/** What of a fastener is used once only. */
+/** The parts of a fastener that are used only once. */
 export const RENEWS = ['nothing', 'split pin', 'nut', 'bolt'] as const;
 export type Renews = (typeof RENEWS)[number];
 
@@ -118,8 +118,8 @@ export interface Machine extends Kept {
   wheelSensors: boolean;
   fasteners: Fastener[];
   /**
-   * What its manual asks after a tire change, to teach it the new wheel: the speed to hold, how
-   * far, and what the lamp says then. All empty where it asks nothing.
+   * The manual's recalibration after a tire change: the speed to hold, how far, and what the lamp
+   * says then. All empty if it asks nothing.
    */
   teachKmh: number | null;
   teachM: number | null;
@@ -201,7 +201,7 @@ export interface Wheel extends Kept {
   wellMm: number | null;
   wellToFlangeMm: number | null;
   rimLimitKpa: number | null;
-  /** Where the bare wheel settles. */
+  /** The place at which the bare wheel settles. */
   heavySpotDeg: number | null;
   runouts: Runout[];
   /** Of the tire on it now. */
@@ -228,7 +228,7 @@ export interface Wheel extends Kept {
   /** Split rim: bolts that hold its halves, and their torque. */
   rimBolts: number | null;
   rimBoltTorqueNm: number | null;
-  /** What it makes a pair of with another wheel of the machine; null for one alone. */
+  /** The pair it makes with another wheel of the machine; null for one alone. */
   pair: PairKind | null;
   /** Of the tire on it now, by tape. */
   rollouts: Rollout[];

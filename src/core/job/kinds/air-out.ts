@@ -3,8 +3,8 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { device, gauge, maybe } from '../entry-fields';
 
 /**
- * What was noted before a bolt of a clamped wheel is touched; `gaugeKpa` null when the gauge was
- * not read.
+ * The note before a bolt of a clamped wheel is touched; `gaugeKpa` null when the gauge was not
+ * read.
  */
 interface AirOutData {
   silent: boolean;

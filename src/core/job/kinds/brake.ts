@@ -16,7 +16,7 @@ interface BrakeData {
 /** The wheel is spun by hand: free, and nothing rubs. */
 const SPIN_STEP = 'back-spin';
 
-/** What was felt and pulled, as the calculator takes it. */
+/** The readings of hand and scale, as the calculator takes them. */
 export const brakeInput = ({ firm, spin, pullN, freePullN, radiusMm }: BrakeData) => ({
   firm,
   spin,

@@ -9,7 +9,7 @@ import {
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { listed } from '../entry-words';
 
-/** What was found on a part; an empty list means inspected, nothing found. */
+/** The findings on a part; an empty list means inspected, nothing found. */
 interface FindingsData {
   part: Inspected;
   found: string[];

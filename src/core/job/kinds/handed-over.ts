@@ -9,7 +9,7 @@ interface HandedOverData {
   oldTire?: OldTire | null;
 }
 
-/** Where the tire that came off went. */
+/** The ways the tire that came off can go. */
 export const OLD_TIRES = ['recycled', 'kept', 'given back'] as const;
 export type OldTire = (typeof OLD_TIRES)[number];
 

@@ -6,8 +6,9 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { device, maybe } from '../entry-fields';
 
 /**
- * Where the wheel settled. `from` is the side it was let go from, seen from the disc side, and
- * missing in entries of an earlier version. `turned`: the wheel was turned around on the stand.
+ * The place at which the wheel settled. `from` is the side it was let go from, seen from the disc
+ * side, and missing in entries of an earlier version. `turned`: the wheel was turned around on the
+ * stand.
  */
 interface RestData {
   restDeg: number;

@@ -8,7 +8,7 @@ import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { maybe } from '../entry-fields';
 import type { SeatingState } from '../seating-state';
 
-/** What would not go, and what fixed it; null when nothing did. */
+/** The trouble, and what fixed it; null when nothing did. */
 interface TroubleData {
   symptom: Symptom;
   curedBy: string | null;

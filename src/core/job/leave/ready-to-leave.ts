@@ -6,7 +6,7 @@ import { counted } from '../../base/units';
 import { defineWorking, reason, worstOf, type Reason } from '../../base/working';
 import { lowerFirst } from '../../base/text-case';
 
-/** What has to be proved before a wheel leaves. */
+/** The points to prove before a wheel leaves. */
 export const SAFETY_POINTS = [
   'seated',
   'limit',
@@ -22,7 +22,7 @@ export const SAFETY_POINTS = [
 ] as const;
 export type SafetyPoint = (typeof SAFETY_POINTS)[number];
 
-/** What each point wants to be so. */
+/** The wanted state of each point. */
 const SAFETY_WORDS: Record<SafetyPoint, string> = {
   seated: 'Both beads seated',
   limit: 'Seating limit not exceeded',
@@ -37,7 +37,7 @@ const SAFETY_WORDS: Record<SafetyPoint, string> = {
   ride: 'Test ride',
 };
 
-/** What a rider risks if the check is left open. Common practice. */
+/** The rider's risk if the check is left open. Common practice. */
 export const SAFETY_RISKS: Record<SafetyPoint, string> = {
   seated: 'The tire can come off its seat and lose its air at once.',
   limit: 'A bead or rim that had too much air can burst.',
@@ -57,13 +57,13 @@ interface FastenerFact {
   name: string;
   torqueNm: number | null;
   how: 'torqued' | 'snug' | 'guess' | null;
-  /** What the wrench clicked at, where one was listened to. */
+  /** The torque at which the wrench clicked, if one was listened to. */
   reachedNm: number | null;
 }
 
 /**
- * What the log says of each point; a part that this wheel does not have, or that nobody asks of it,
- * is null.
+ * The facts of each point by the log; a part that this wheel does not have, or that is not asked
+ * for, is null.
  */
 export interface LeaveFacts {
   /** By the molded line; null where nobody looked. */
@@ -85,7 +85,7 @@ export interface LeaveFacts {
   ride: 'ridden' | 'not good' | 'refused' | 'none' | null;
 }
 
-/** How far the log proves a point, and by what. */
+/** The proof of a point by the log, and its source. */
 export interface PointReport {
   point: SafetyPoint;
   says: string;
@@ -165,7 +165,7 @@ const limitOf = ({ seatPeakKpa, seatLimitKpa }: LeaveFacts): Judged => {
     : proved('the readings while seating');
 };
 
-/** How each point is judged; null where this wheel does not have it. */
+/** The judge of each point; null if this wheel does not have it. */
 const JUDGES: Record<SafetyPoint, (facts: LeaveFacts) => Judged | null> = {
   seated: seatedOf,
   limit: limitOf,

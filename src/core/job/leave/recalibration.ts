@@ -23,7 +23,7 @@ interface Recalibration {
   reasons: Reason[];
 }
 
-/** How it is ridden, as far as the record says. */
+/** The way it is ridden, as far as the record says. */
 const ride = (teachKmh: number | null, teachM: number | null): Sentence => {
   const asks = [
     ...(teachKmh === null ? [] : [{ words: 'at', value: teachKmh, unit: 'km/h' as const }]),
@@ -34,8 +34,7 @@ const ride = (teachKmh: number | null, teachM: number | null): Sentence => {
 };
 
 /**
- * What the machine's record asks after a tire change, to teach it the new wheel, both pressures
- * first.
+ * The machine record's recalibration after a tire change, both pressures first.
  *
  * Speed 3 to 150 km/h and distance 5 to 50,000 m as its manual says, null where it asks nothing.
  * Nothing is made up: a machine with sensors and no such record is told to look in its manual.

@@ -19,7 +19,7 @@ interface Input {
 interface SensorGap {
   leastMm: number;
   mostMm: number;
-  /** How far ring runout. */
+  /** Runout of the ring. */
   runoutMm: number;
   reasons: Reason[];
 }

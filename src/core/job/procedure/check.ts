@@ -1,6 +1,6 @@
 import type { Build } from '../../fit/wheels';
 
-/** What trouble depends on. */
+/** The facts that trouble depends on. */
 export interface Facts {
   build: Build;
   tube: boolean;
@@ -17,7 +17,7 @@ export interface Check {
   why: string | ((facts: Facts) => string);
   /** A ring or rim bolt is turned or taken out for it: all air has to be out first. */
   airOut?: true;
-  /** How often it is the cause, 1 to 5. Basis: memory. */
+  /** The frequency of the cause, 1 to 5. Basis: memory. */
   weight: number;
   /** Only on wheels that have it. */
   when?: (facts: Facts) => boolean;

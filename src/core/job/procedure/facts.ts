@@ -24,7 +24,7 @@ export type StepTool = (typeof STEP_TOOLS)[number];
 
 export const TUBES_IN = ['none', 'one', 'doubled'] as const;
 
-/** What a procedure is made from. Angles clockwise from the valve, seen from the disc side. */
+/** The input of a procedure. Angles clockwise from the valve, seen from the disc side. */
 export interface ProcedureInput {
   machine: {
     kind: MachineKind;
@@ -56,7 +56,7 @@ export interface ProcedureInput {
     pair?: boolean;
     /** Null where neither rim code nor tire tells: then no lever has a place. */
     rimDiameterMm: number | null;
-    /** What was measured of the rim. */
+    /** The measured rim. */
     rim?: RimProfile;
     heavySpotDeg: number | null;
   };
@@ -162,7 +162,7 @@ export const squeezed: When = (f) => f.has('squeeze breaker');
 export const arrows: When = (f) => f.tire.arrows;
 /** Adjusters that pull the wheel back: of a rear wheel on a chain or a belt. */
 export const adjusters: When = (f) => !fourWheels(f) && (drive('chain')(f) || drive('belt')(f));
-/** What something is called, once or several times. */
+/** The singular or plural of a noun. */
 export const several = (f: Facts, one: string, many: string): string =>
   f.locks.length > 1 ? many : one;
 

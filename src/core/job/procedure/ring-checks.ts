@@ -5,8 +5,8 @@ const withTube = (f: Facts) => f.tube;
 const bolts = (f: Facts): string => (isRing(f) ? 'ring bolts' : 'rim bolts');
 
 /**
- * What to look at on wheels that are clamped, and where a tire creeps. Common practice; the order
- * is from memory.
+ * The checks on wheels that are clamped, and for a tire that creeps. Common practice; the order is
+ * from memory.
  */
 export const RING_CHECKS = {
   'ring-tilts': [

@@ -2,8 +2,8 @@ import { SCHOOL_WHY } from '../../bench/beads';
 import { findRule } from '../../base/rules';
 
 /**
- * Where fitters disagree about the way of working: each choice by its short name, with the reason
- * for it. Common practice.
+ * The methods on which fitters disagree: each choice by its short name, with the reason for it.
+ * Common practice.
  */
 const WHYS = {
   'bead.break': {
@@ -76,7 +76,7 @@ export type ChoiceOf<S extends School> = Extract<keyof (typeof WHYS)[S], string>
  */
 export const SCHOOLS = Object.keys(WHYS) as readonly School[];
 
-/** What a school may be, by the short names of its choices. */
+/** The choices of a school, by their short names. */
 export const schoolChoices = (school: School): readonly string[] => findRule(school).choices!;
 
 /** Why fitters choose it. Throws for a choice that is none. */

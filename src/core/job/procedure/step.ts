@@ -2,9 +2,8 @@ import type { StationId } from '../../base/stations';
 import type { Symptom } from './symptoms';
 
 /**
- * What can be measured or looked at for a step, beside ticking it, and whether it is asked for: a
- * bead's path is worked out from what is known, and a picture is for later; neither has to be
- * answered.
+ * The readings and looks of a step, beside ticking it, and whether they are asked for: a bead's
+ * path is worked out from what is known, and a picture is for later; neither has to be answered.
  */
 export const READINGS = {
   findings: { isAsked: true },
@@ -36,24 +35,24 @@ export interface Place {
 export interface Step {
   id: string;
   station: StationId;
-  /** What to do, short and spoken. */
+  /** The instruction, short and spoken. */
   say: string;
   why: string;
-  /** What must be so before going on. */
+  /** The condition to check before going on. */
   confirm: string | null;
   caution: string | null;
-  /** What its caution guards: whoever works or rides, or only a part; null without a caution. */
+  /** The object of its caution: whoever works or rides, or only a part; null without a caution. */
   guards: 'person' | 'part' | null;
-  /** Which side of the wheel is up; null where it does not matter. */
+  /** The side of the wheel that is up; null if it does not matter. */
   sideUp: 'disc' | 'other' | null;
   places: Place[];
   parts: string[];
   tools: string[];
   reads: Reading | null;
-  /** What has to be written down before it may be ticked. */
+  /** The entry to make before it may be ticked. */
   wants: 'air-out' | null;
-  /** What may go wrong here, the usual first. */
+  /** The troubles that may come up here, the usual first. */
   troubles: Symptom[];
-  /** What the dial draws for this step, beside valve and locks. */
+  /** The marks that the dial draws for this step, beside valve and locks. */
   shows: 'levers-off' | 'levers-on' | 'push-down' | 'light-mark' | 'arrow' | 'ring' | null;
 }

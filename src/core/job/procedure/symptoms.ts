@@ -1,4 +1,4 @@
-/** What a fitter sees when it will not go on. */
+/** The signs a fitter sees when it will not go on. */
 export const SYMPTOMS = [
   'bead-stuck',
   'bite-stuck',

@@ -14,8 +14,8 @@ const small = (f: Facts) =>
   f.rimDiameterIn <= SMALL_RIM_IN ? 'a small rim has a shallow well' : null;
 
 /**
- * What to look at, by what is seen. Common practice; the order is from memory until the shop's own
- * log says otherwise.
+ * The checks, by what is seen. Common practice; the order is from memory until the shop's own log
+ * says otherwise.
  */
 const CHECKS: Record<Symptom, readonly Check[]> = {
   'bead-stuck': [
@@ -322,7 +322,7 @@ const SCRAP =
   'After about an hour without progress, and only if the tire is scrap anyway, the bead is cut in two places.';
 const UNDER_AIR = 'Never above the limit; nobody over the wheel.';
 
-/** What each trouble is dangerous for; none is said of another. */
+/** The dangers of each trouble; none is told of another. */
 const CAUTIONS: Record<Symptom, readonly string[]> = {
   'bead-stuck': [NO_FORCE, SCRAP],
   'bite-stuck': [NO_FORCE, SCRAP],
@@ -356,7 +356,7 @@ const BUILDS_OF: Partial<Record<Symptom, readonly Build[]>> = {
 export const canHave = (symptom: Symptom, build: Build): boolean =>
   BUILDS_OF[symptom]?.includes(build) ?? true;
 
-/** How often a check cured a trouble in this shop. */
+/** The number of times a check cured a trouble in this shop. */
 export interface Cure {
   symptom: Symptom;
   check: string;

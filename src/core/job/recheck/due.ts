@@ -106,8 +106,8 @@ const tapeDue = ({ pair, rollouts }: Wheel, rules: RuleValues): Due[] => {
 };
 
 /**
- * What the readings in a wheel's record ask to be looked at again: a leak, the tread, the growth of
- * a pair. `minimumKpa` the machine's placard, null where there is none.
+ * The rechecks that the readings in a wheel's record ask for: a leak, the tread, the growth of a
+ * pair. `minimumKpa` the machine's placard, null if there is none.
  */
 export const dueOfWheel = (wheel: Wheel, minimumKpa: number | null, rules: RuleValues): Due[] =>
   wheel.archived

@@ -1,4 +1,4 @@
-/** What is looked at again, and so which readings close it. */
+/** The things to look at again, each with the readings that close it. */
 export const LOOKS = [
   'pressure',
   'bolts',
@@ -44,7 +44,7 @@ export const LOOK_WORDS: Record<Look, string> = {
   anything: 'Recheck',
 };
 
-/** What a rider is told of it. Common practice. */
+/** The sentence for the rider. Common practice. */
 export const LOOK_WHY: Record<Look, string> = {
   pressure: 'a slow leak shows after a day',
   bolts: 'bolts and weights can loosen on the first ride',
@@ -56,6 +56,6 @@ export const LOOK_WHY: Record<Look, string> = {
   anything: 'as agreed',
 };
 
-/** What an earlier program's words ask for: it did not say which readings. */
+/** The look that an earlier program's words ask for: it did not say which readings. */
 export const lookFrom = (what: string): JobLook =>
   what === 'Pressure, cold' ? 'pressure' : /torque and weights/i.test(what) ? 'bolts' : 'anything';

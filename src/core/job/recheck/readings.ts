@@ -2,7 +2,7 @@ import type Joi from 'joi';
 import { check, count, date, quantity, record, text, boolean } from '../../base/fields';
 import type { Look } from './look';
 
-/** What somebody reads or finds when he looks again. */
+/** The readings or findings of a recheck. */
 export interface LookReadings {
   pressure: { gaugeKpa: number; tempC: number; good: boolean; found: string };
   bolts: { good: boolean; found: string };

@@ -17,7 +17,10 @@ export interface RecheckRow {
   rider: string | null;
   /** The wrench or instrument that is calibrated again. */
   tool: { kind: 'wrenches' | 'instruments'; id: string; name: string } | null;
-  /** Who looked, when, whether it was as it should be, and what he found; null while nobody has. */
+  /**
+   * The person, the time and the finding of the look, and whether it was as it should be; null
+   * while it is open.
+   */
   closed: { at: string; by: string; good: boolean; found: string } | null;
   /** The job with which the wheel came in again before anybody looked. */
   passedBy: number | null;

@@ -1,4 +1,4 @@
-/** What a shop holds, counted. */
+/** The contents of a shop, counted. */
 export interface Holdings {
   shopName: string;
   machines: number;
@@ -12,9 +12,7 @@ export interface Holdings {
   lastAt: string | null;
 }
 
-/**
- * What is counted, in the words that it is shown with: a count that is missing does not compile.
- */
+/** The counts, in the words that they are shown with: a count that is missing does not compile. */
 const COUNTED: Record<Exclude<keyof Holdings, 'shopName' | 'lastAt'>, string> = {
   machines: 'Machines',
   wheels: 'Wheels',
@@ -37,7 +35,7 @@ interface HeldAgainst {
 }
 
 /**
- * What a backup holds against what the shop holds now, count by count. Photographs here are never
+ * The contents of a backup beside those of the shop now, count by count. Photographs here are never
  * taken away.
  */
 export const heldAgainst = (inBackup: Holdings, here: Holdings): HeldAgainst[] =>

@@ -23,7 +23,7 @@ export interface KeptBackup {
 
 /** The backups of a shop as they stand. */
 export interface BackupsNow {
-  /** Where they lie on the shop's machine. */
+  /** The folder on the shop's machine. */
   folder: string;
   /** The newest first. */
   backups: KeptBackup[];
@@ -36,8 +36,7 @@ export interface BackupsNow {
   /** Backups are encrypted and hold what people sign in by; else they hold no secret. */
   isEncrypted: boolean;
   /**
-   * Where each daily backup is copied to, and why the last copy failed; null where there is no
-   * second folder.
+   * The second folder for each daily backup, and why the last copy failed; null if there is none.
    */
   second: { folder: string; problem: string | null } | null;
   /** The last backup that the program opened and compared by itself. */

@@ -1,10 +1,10 @@
 import type { FileOf, LineKind } from './lines';
 
-/** What becomes of a line of a file. */
+/** The outcomes of a line of a file. */
 export const TAKES = ['new', 'same', 'stays'] as const;
 export type LineOutcome = (typeof TAKES)[number];
 
-/** What taking a file in would do, or did. */
+/** The effect of taking a file in, planned or done. */
 export interface ExchangePlan {
   of: FileOf;
   /** The shop that the file is from. */
@@ -13,7 +13,7 @@ export interface ExchangePlan {
   /** The entries that come in with new visits and jobs. */
   entries: number;
   photographs: { new: number; same: number; missing: number };
-  /** What is here and stays, by name; the first ones. */
+  /** The names that are here and stay; the first ones. */
   staying: { kind: LineKind; name: string }[];
   /** Jobs that get another number, since theirs is another job’s here. */
   renumbered: { from: number; to: number }[];
@@ -37,7 +37,7 @@ const KIND_WORDS: Record<Exclude<LineKind, 'shop'>, string> = {
   change: 'record changes',
 };
 
-/** What would be done, kind by kind, as far as the file holds any. */
+/** The effect by kinds, as far as the file holds any. */
 export const planRows = ({
   counts,
   photographs,
@@ -55,7 +55,7 @@ export const bringsAny = (plan: ExchangePlan): boolean =>
   planRows(plan).some((row) => row.new > 0) || plan.counts.shop.new > 0;
 
 /**
- * What a file is called: letters and digits of the name, so that any disk takes it. `onDate`
+ * The name of a file: letters and digits of the name, so that any disk takes it. `onDate`
  * YYYY-MM-DD.
  */
 export const fileName = (of: FileOf, name: string, onDate: string): string => {

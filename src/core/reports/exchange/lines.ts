@@ -17,25 +17,25 @@ import { checkKeptVisitEntry, type KeptVisitEntry } from '../../shop/visit';
 import { InputError } from '../../base/errors';
 import { lowerFirst } from '../../base/text-case';
 
-/** What a shop's file calls itself, and the version of it that this program writes. */
+/** The format name of a shop's file, and the version that this program writes. */
 export const SHOP_FORMAT = 'rimstone-shop';
 export const SHOP_FORMAT_VERSION = 1;
 
 /**
- * What a file is of: everything that a shop keeps, one job with what it needs, or all that is kept
- * of a rider.
+ * The subjects of a file: everything that a shop keeps, one job with what it needs, or all that is
+ * kept of a rider.
  */
 export const FILE_OF = ['shop', 'job', 'rider'] as const;
 export type FileOf = (typeof FILE_OF)[number];
 
-/** What a part of a job took from a shelf at the hand-over. */
+/** The parts that a job took from a shelf at the hand-over. */
 export interface TakenPart {
   kind: RecordKind;
   stockId: string;
   count: number;
 }
 
-/** What each kind of line of a shop's file holds. */
+/** The data of each kind of line of a shop's file. */
 export interface LineData {
   /** The first line. */
   shop: {
@@ -71,9 +71,7 @@ export interface LineData {
     visitId: string | null;
     entries: KeptEntry[];
     taken: TakenPart[];
-    /**
-     * What its hand-over found in the wheel's record, and put there; `place` says which came later.
-     */
+    /** The wheel's record before its hand-over and after; `place` says which came later. */
     fitted: { before: object; after: object | null; place: number } | null;
   };
   order: PartOrder & { closedAt: string | null; closedBy: string | null };
@@ -218,7 +216,7 @@ const FIELDS: { [K in LineKind]: Record<keyof LineData[K], Joi.Schema> } = {
   },
 };
 
-/** What a line of a kind may hold, its logs and records not looked into. */
+/** The schema of a line of a kind, its logs and records not looked into. */
 export const lineSchema = (kind: LineKind): Joi.ObjectSchema =>
   Joi.object({ line: oneOf([kind], 'The kind of line'), ...FIELDS[kind] }).required();
 
@@ -241,7 +239,7 @@ const within = <T>(field: string, run: () => T): T => {
 const logOf = <E>(given: readonly unknown[], checked: (value: unknown) => E): E[] =>
   given.map((value, i) => within(`entries[${i}]`, () => checked(value)));
 
-/** What a line holds, looked into. Throws `InputError` naming the field that does not fit. */
+/** Checks a line in full. Throws `InputError` naming the field that does not fit. */
 export const checkLine = (value: unknown): Line => {
   const { line: kind } = check<{ line: LineKind }>(kindSchema, value);
   const line = check<Line>(SCHEMAS.get(kind)!, value);

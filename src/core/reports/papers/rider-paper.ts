@@ -31,14 +31,14 @@ export interface PaperPhoto {
 export interface PaperWheel {
   jobId: string;
   title: string;
-  /** What was done, with what: a word and what it holds. */
+  /** The work done, with what: a word and what it holds. */
   rows: [label: string, value: string][];
-  /** What was found, and what to do about it. */
+  /** The findings, and what to do about them. */
   found: string[];
-  /** What was recommended and not wanted, with the name of who said so. */
+  /** The declined recommendations, with the name of who said so. */
   declined: string[];
   photos: PaperPhoto[];
-  /** What the dial shows: the wheel with its weights, seen from the disc side. */
+  /** The dial: the wheel with its weights, seen from the disc side. */
   dial: { wheel: Wheel; marks: DialMark[]; says: string };
 }
 
@@ -52,7 +52,7 @@ export interface RiderPaper {
   ride: string | null;
   taught: string | null;
   lookAgain: { onDate: string; what: string; why: string }[];
-  /** What left though the log does not prove all of it, wheel by wheel. */
+  /** The wheels that left though the log does not prove all of it. */
   despite: string[];
   cautions: string[];
 }
@@ -63,7 +63,7 @@ export interface PaperJob {
   state: JobState;
 }
 
-/** What a rider is told with every wheel. Common practice. */
+/** The cautions for a rider with every wheel. Common practice. */
 const CAUTIONS = [
   'New tires are slippery: ride gently and upright at first, and brake early.',
   'Before every ride: pressure cold, brake firm, a look at both tires.',
@@ -125,7 +125,7 @@ const rowsOf = (state: JobState, q: Q): [string, string][] => {
 };
 
 /**
- * What was seen on its parts and measured, where it is not as it should be, in the fitter's units.
+ * The findings and measurements of its parts that are not as they should be, in the fitter's units.
  */
 const foundOf = (state: JobState, units: UnitPreferences): string[] => {
   const chain = state.slack.after ?? state.slack.before;

@@ -1,4 +1,4 @@
-/** What the shop knows by its own jobs: troubles, times, weights. */
+/** The shop's own statistics by its jobs: troubles, times, weights. */
 export {
   quantile,
   stationsTook,

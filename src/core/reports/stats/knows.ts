@@ -12,7 +12,7 @@ export const quantile = (values: readonly number[], share: number): number => {
   return sorted[low]! + (at - low) * (sorted[high]! - sorted[low]!);
 };
 
-/** What a station took, over all jobs of a time. */
+/** The time at a station, over all jobs of a period. */
 export interface StationTook {
   station: StationId;
   jobs: number;
@@ -43,7 +43,7 @@ export const stationsTook = (
   });
 };
 
-/** How often a trouble was met, and how often it was cured. */
+/** The number of times a trouble was met, and how often it was cured. */
 export interface TroubleMet {
   symptom: Symptom;
   says: string;
@@ -63,7 +63,7 @@ export const troublesMet = (
   return [...by.values()].sort((a, b) => b.count - a.count || a.says.localeCompare(b.says));
 };
 
-/** What weights the wheels with a tire of one size were left with. */
+/** The weights left on wheels with a tire of one size. */
 export interface WeightLeft {
   marking: string;
   jobs: number;

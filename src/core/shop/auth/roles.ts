@@ -3,10 +3,9 @@ export const ROLES = ['owner', 'fitter', 'learner'] as const;
 export type Role = (typeof ROLES)[number];
 
 /**
- * What can be done with a shop, in kinds that go together:
- * `read` everything that is kept, `practice` on hidden wheels, `work` at the bench (steps, readings, photographs,
- * instruments), `hand over` a wheel, `trade` (machines, stock, visits, orders), `govern` (rules,
- * prices, people, backups).
+ * The rights in a shop, in kinds that go together: `read` everything that is kept, `practice` on
+ * hidden wheels, `work` at the bench (steps, readings, photographs, instruments), `hand over` a
+ * wheel, `trade` (machines, stock, visits, orders), `govern` (rules, prices, people, backups).
  */
 const RIGHTS = ['read', 'practice', 'work', 'hand over', 'trade', 'govern'] as const;
 export type Right = (typeof RIGHTS)[number];
@@ -22,13 +21,13 @@ const RIGHTS_OF: Record<Role, readonly Right[]> = {
 
 export const mayDo = (role: Role, right: Right): boolean => RIGHTS_OF[role].includes(right);
 
-/** Who may do it, as a refusal names them. */
+/** The people who may do it, as a refusal names them. */
 export const whoMay = (right: Right): string =>
   ROLES.filter((role) => mayDo(role, right))
     .map((role) => (role === 'owner' ? 'an owner' : `a ${role}`))
     .join(' or ');
 
-/** What each role may do, as the screen says it. */
+/** The rights of each role, as the screen tells them. */
 export const ROLE_WORDS: Record<Role, string> = {
   owner: 'everything, rules, prices, people and backups included',
   fitter: 'all the work: machines, stock, visits, hand-over',

@@ -1,6 +1,6 @@
 import type { Role } from './roles';
 
-/** Who is signed in at this browser. */
+/** The person signed in at this browser. */
 interface Me {
   who: string;
   role: Role;
@@ -8,12 +8,12 @@ interface Me {
   isLocked: boolean;
 }
 
-/** How sign-in stands for the person who asks. */
+/** The state of sign-in for the person who asks. */
 export interface AuthStatus {
   /** Whether people sign in here; without, everybody who reaches the shop may do everything. */
   areClosed: boolean;
   me: Me | null;
-  /** Who can sign in. */
+  /** The people who can sign in. */
   people: string[];
   /** The screen locks after so many minutes without a hand on it. */
   lockAfterMinutes: number;

@@ -22,7 +22,7 @@ export interface ChargedWheel {
 
 interface Input {
   wheels: ChargedWheel[];
-  /** What was agreed; left out where nothing was. */
+  /** The approved amount; left out if there was none. */
   agreedMinor?: number;
   rules?: RuleValues;
 }
@@ -109,8 +109,8 @@ const money = (says: string) => count(0, 100_000_000, says);
 const seconds = (says: string) => count(0, MAX_S, `${says}, in seconds`);
 
 /**
- * What a visit costs: parts, labour by the wheel or by the hour, disposal fee and tax, with a range
- * where labour goes by the hour and the time is uncertain.
+ * The cost of a visit: parts, labour by the wheel or by the hour, disposal fee and tax, with a
+ * range where labour goes by the hour and the time is uncertain.
  *
  * Amounts in the smallest coin; labour by the hour is taken for all wheels together and, like tax,
  * rounded half up once. Rates, fee, tax, and how far beyond what was agreed it is asked again are

@@ -92,7 +92,7 @@ export const PLAN_MINUTES = 14 * DAY_MIN;
 const clash = (field: string, message: string): InputError =>
   new InputError(field, message, 'Choose another time or person, or unpin it');
 
-/** What is fixed by hand and cannot be, each with its sentence. */
+/** The blocks fixed by hand that cannot be, each with its sentence. */
 const checkFixed = ({ people, visits }: Input): void => {
   const fixed = visits.flatMap((visit, v) =>
     visit.wheels.flatMap((wheel, w) =>
@@ -189,7 +189,7 @@ const endsOf = (problem: PlanProblem, { placed }: PlanFound): number[] =>
     ),
   );
 
-/** What would keep a promise that the plan breaks. */
+/** The change that would keep a promise that the plan breaks. */
 const wouldKeep = (problem: PlanProblem, visit: number, helped: PlanFound | null): string => {
   const dueMin = problem.visits[visit]!.dueMin!;
   const alone = { ...problem, wheels: problem.wheels.filter((w) => w.visit === visit) };

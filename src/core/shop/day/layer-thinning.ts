@@ -8,7 +8,7 @@ const MIN_STATES = 500;
 /** Samples are taken as long as one rules out so many states, and such a share of them. */
 const MIN_OUT = 5;
 const MIN_SHARE = 0.001;
-/** What one rules out counts with this weight; the ones before it with the rest. */
+/** The weight of the newest exclusion; the ones before it count with the rest. */
 const NEWEST = 0.3;
 /** So many that ruled out the most are asked about the next depth as well. */
 const KEPT = 20;

@@ -1,6 +1,6 @@
 /**
- * What a wheel still has to do at a thing of which there is one: a bench that is the only one, or
- * the stand.
+ * The work left for a wheel at a thing of which there is one: a bench that is the only one, or the
+ * stand.
  */
 export interface Load {
   visit: number;
@@ -11,11 +11,11 @@ export interface Load {
   after: number;
 }
 
-/** What no order at one machine beats. */
+/** A lower bound on the cost of any order at one machine. */
 interface MachineBound {
   /** The sum of the ends of all these wheels. */
   doneMin: number;
-  /** How late visits are together; 0 where none has to be. */
+  /** The lateness of all visits together; 0 if none has to be late. */
   lateMin: number;
   /** Each promise with the work that is left for it here, what follows taken off its due. */
   promised: { visit: number; work: number; dueMin: number }[];

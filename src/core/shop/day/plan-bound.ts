@@ -16,10 +16,7 @@ const doneBy = (free: readonly number[], work: number): number => {
   return free.at(-1)! + left / free.length;
 };
 
-/**
- * What there is too little of: hands, the only bench, the stand. Promises in the order of their
- * dues.
- */
+/** The scarce things: hands, the only bench, the stand. Promises in the order of their dues. */
 interface Scarce {
   promised: readonly (Promised & { visit: number })[];
   doneAt: (work: number) => number;
@@ -61,7 +58,7 @@ const doneTogether = (free: readonly number[], works: readonly number[]): number
   return done;
 };
 
-/** How late the one promise is at least that is not kept, whichever it is. */
+/** A lower bound on the lateness of the one promise that is not kept, whichever it is. */
 const lateOfOne = (scarce: readonly Scarce[], lateAlone: ReadonlyMap<number, number>): number => {
   const late = new Map(lateAlone);
   for (const { promised, doneAt } of scarce)
@@ -74,7 +71,7 @@ const lateOfOne = (scarce: readonly Scarce[], lateAlone: ReadonlyMap<number, num
   return Math.min(...who.map((v) => late.get(v)!));
 };
 
-/** What is left of a day: by wheel, and by visit. */
+/** The work left of a day: by wheel, and by visit. */
 interface Left {
   /** Of each wheel that is not finished. */
   works: number[];
@@ -89,7 +86,7 @@ interface Left {
   visits: { work: number; end: number; isOpen: boolean }[];
 }
 
-/** What a wheel has left from its next block on, at `at` the earliest. */
+/** The work left for a wheel from its next block on, at `at` the earliest. */
 const leftOfWheel = ({ blocks, visit }: PlanWheel, from: number, at: number) => {
   let end = at;
   let work = 0;

@@ -1,7 +1,7 @@
 import type { PlanBlock, PlanProblem } from './plan-problem';
 import type { PlanState } from './plan-state';
 
-/** What of a wheel is left from one of its blocks on. */
+/** The work left of a wheel from one of its blocks on. */
 interface LeftFrom {
   work: number;
   /** At the stand; and the work that follows it there. */

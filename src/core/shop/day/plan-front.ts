@@ -16,7 +16,7 @@ interface PlanFront {
 const BASE = 4;
 const NONE = -1;
 
-/** Which blocks are placed, as a number. */
+/** The set of placed blocks, as a number. */
 const keyOf = (next: Uint8Array): number => {
   let key = 0;
   for (let w = 0; w < next.length; w++) key = key * BASE + next[w]!;

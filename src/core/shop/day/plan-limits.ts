@@ -1,8 +1,8 @@
 import type { PlanProblem } from './plan-problem';
 
 /**
- * What a plan is asked for that is better than all found so far: which promises it keeps, and how
- * late the others are.
+ * The demand on a plan that is better than all found so far: which promises it keeps, and how late
+ * the others are.
  */
 export interface PlanLimits {
   /** The wheels of each visit end no later; Infinity where nothing limits them. */

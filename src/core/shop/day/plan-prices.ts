@@ -12,8 +12,7 @@ import {
 } from './wheel-costs';
 
 /**
- * What no plan within its limits beats, where only plans that cost less than `enough` are looked
- * for.
+ * A lower bound on the cost of any plan within its limits, when only plans below `enough` matter.
  */
 export interface Priced {
   /** The sum of all ends is at least this, minutes; `enough` where no plan costs less. */
@@ -96,7 +95,7 @@ export const pricedPlans = (
   };
 };
 
-/** What is left to pay for from a minute on. */
+/** The amount left to pay for from a minute on. */
 const leftAfter = (prices: Float64Array): ((minute: number) => number) => {
   const sums = summed(prices);
   const total = sums.at(-1)!;

@@ -11,7 +11,7 @@ const STEP_MS = PLAN_STEP_MIN * 60_000;
 /** The mark of the clock from which a plan made now begins, ms since the epoch. */
 export const planStartMs = (nowMs: number): number => Math.ceil(nowMs / STEP_MS) * STEP_MS;
 
-/** What a block is called. */
+/** The names of the blocks. */
 export const BLOCK_WORDS: Record<BlockName, string> = {
   bare: 'strip to bare wheel',
   tire: 'mount and balance',
@@ -57,8 +57,8 @@ export interface Placed {
 }
 
 /**
- * How good a plan is: promises broken first, then how late they are together, then when the wheels
- * are done together.
+ * The cost of a plan, in lexicographic order: promises broken, lateness of all together, completion
+ * of all wheels together.
  */
 export interface PlanCost {
   broken: number;

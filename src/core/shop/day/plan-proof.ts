@@ -16,11 +16,11 @@ export interface Proof {
 /** Choices of late visits at most that are gone through. */
 const MAX_CHOICES = 200;
 const ROUNDING = 1e-6;
-/** Where it cannot be proved, the most promising states are followed, so many at each depth. */
+/** The beam's smallest width at each depth, if optimality cannot be proved. */
 const MIN_WIDTH = 20;
 /** So many states are looked at to see whether limits can be held at all. */
 const SHORT_LOOK = 5000;
-/** What of the budget goes into proofs. */
+/** The share of the budget that goes into proofs. */
 const PROOF_SHARE = 0.95;
 
 /** All choices of so many of these. */

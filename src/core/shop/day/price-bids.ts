@@ -3,7 +3,7 @@ import { onBench, type PlanProblem } from './plan-problem';
 import type { PlanState } from './plan-state';
 import { costWheels, lateShareOf, type Prices, type WheelCosts } from './wheel-costs';
 
-/** What becomes of a step for which nothing was gained for so many rounds. */
+/** The factor on a step without gain for so many rounds. */
 const SHORTER = 0.7;
 const PATIENCE = 12;
 const MIN_STEP = 1e-3;
@@ -31,7 +31,7 @@ const mark = (used: Float64Array, from: number, to: number): void => {
   used[to]! -= 1;
 };
 
-/** What is asked more of becomes dearer; what costs nothing becomes no cheaper. */
+/** Projects a price's step: what is short becomes dearer; what costs nothing becomes no cheaper. */
 const wayOf = (price: number, over: number): number => (price <= 0 && over < 0 ? 0 : over);
 
 const raised = (price: number, by: number): number => Math.max(0, Math.min(MAX_PRICE, price + by));
@@ -42,7 +42,7 @@ interface Bids {
   prices: Prices;
 }
 
-/** How bids go on. */
+/** The state of the bids. */
 interface Bidding {
   rounds: number;
   /** The first step, as a share of what is missing. */
@@ -147,8 +147,8 @@ export const priceBids = (
   };
 
   /**
-   * Where prices go, and how far at most: nowhere where nobody is in anybody’s way and nothing is
-   * paid for in vain.
+   * The direction of the prices and the farthest step: none if no one is in another's way and
+   * nothing is paid for in vain.
    */
   const turned = (lateMin: number): { lateWay: number; length: number } | null => {
     let length = 0;

@@ -5,8 +5,8 @@ export interface Promised {
 }
 
 /**
- * How late each promise is at least where it is the only one that is not kept. `promised` in the
- * order of their dues; `doneAt` says when so much work is done.
+ * A lower bound on each promise's lateness if it is the only one that is not kept. `promised` in
+ * the order of their dues; `doneAt` says when so much work is done.
  *
  * All others are in time, so whatever is due by a time, and this one where it is done by then, fits
  * before it: the work of the earliest dues first decides (Jackson 1955).

@@ -4,7 +4,7 @@ import { STATIONS, STATION_WORDS, type StationId } from '../../base/stations';
 import { counted } from '../../base/units';
 import { defineWorking } from '../../base/working';
 
-/** What is left of one station of one wheel. */
+/** The work left at one station of one wheel. */
 export interface StationLeft {
   station: StationId;
   /** Share of its work that is still to do, in percent. */
@@ -33,7 +33,7 @@ const DAY_S = 86_400;
 const sum = (all: readonly number[]): number => all.reduce((a, b) => a + b, 0);
 
 /**
- * What a station takes as a log-normal: mean and variance of its logarithm, from the shop's jobs
+ * The time of a station as a log-normal: mean and variance of its logarithm, from the shop's jobs
  * and what counts before them. Source: conjugate normal inverse-gamma model; its spread taken at
  * the posterior’s precision.
  */
@@ -102,8 +102,8 @@ export const timeLeftOf = (stations: readonly StationLeft[], rules?: RuleValues)
   totalOf(partsOf(stations, rules));
 
 /**
- * How long the work that is left will take: the middle of it, and the time by which it is done nine
- * times in ten.
+ * The time that the rest of the work will take: the middle of it, and the time by which it is done
+ * nine times in ten.
  *
  * `leftPct` 0 to 100 of each station, at most 120 of them; `tookS` up to 60 times of the shop, 0 to 86,400 s. The sum
  * of log-normals is taken as log-normal (Fenton and Wilkinson). One person, one station after the

@@ -44,7 +44,7 @@ export const turnPlans = (problem: PlanProblem) => {
   };
 
   /**
-   * What the plan of these turns costs; who does them is written into `people` where it is given.
+   * The cost of the plan of these turns; the assignment is written into `people` if that is given.
    */
   const costOf = (turns: ArrayLike<number>, by?: Uint8Array): number => {
     free.fill(0);

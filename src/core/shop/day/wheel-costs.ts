@@ -2,9 +2,7 @@ import { onBench, type PlanBlock, type PlanProblem } from './plan-problem';
 import type { PlanLimits } from './plan-limits';
 import type { PlanState } from './plan-state';
 
-/**
- * What a minute of each scarce thing costs, minute by minute, and what a minute of lateness does.
- */
+/** The price of a minute of each scarce thing, minute by minute, and of a minute of lateness. */
 export interface Prices {
   hands: Float64Array;
   stand: Float64Array;
@@ -19,7 +17,7 @@ export const summed = (prices: Float64Array): Float64Array => {
   return sums;
 };
 
-/** How late a wheel is for its visit, as its share of all the visit’s wheels. */
+/** The lateness of a wheel for its visit, as its share of all the visit’s wheels. */
 export const lateShareOf = (
   { visits, wheels }: PlanProblem,
   { late }: PlanLimits,
@@ -31,7 +29,7 @@ export const lateShareOf = (
   };
 };
 
-/** What each wheel costs on its own, from each of its blocks and each minute on. */
+/** The cost of each wheel on its own, from each of its blocks and each minute on. */
 export interface WheelCosts {
   /**
    * `least[wheel][block][minute]`: the rest of the wheel, begun no sooner; Infinity where it cannot
@@ -51,7 +49,7 @@ export const roomForCosts = ({ wheels }: PlanProblem, horizonMin: number): Wheel
   open: wheels.map((w) => w.blocks.map(() => new Uint8Array(horizonMin + 2).fill(1))),
 });
 
-/** What a block costs that begins at a minute. */
+/** The cost of a block that begins at a minute. */
 const usedBy = (prices: Prices): ((block: PlanBlock, t: number) => number) => {
   const [hands, stand, bench] = [summed(prices.hands), summed(prices.stand), summed(prices.bench)];
   return (block, t) => {

@@ -23,7 +23,7 @@ export interface PartOrder {
   came: boolean | null;
 }
 
-/** How a wanted part stands: so many are here, on their way, and neither. */
+/** The state of a wanted part: so many are here, on their way, and neither. */
 export interface AllocatedPart extends WantedPart {
   here: number;
   ordered: number;
@@ -83,7 +83,7 @@ export const allocate = (
 ): AllocatedPart[] => {
   const onShelf = new Map([...shelf].map(([id, count]) => [`stock ${id}`, count]));
   const onWay = new Map<string, number>();
-  /** What came of parts that are none of the shelf's, order by order. */
+  /** The arrivals of parts that are not kept on the shelf, order by order. */
   const came: CameOrder[] = [];
   for (const order of orders) {
     const key = keyOf(order);
@@ -103,7 +103,7 @@ export const allocate = (
     });
 };
 
-/** What is short, each part once, for which jobs: the list of what to order. */
+/** The shortages, each part once, for which jobs: the list of what to order. */
 export const orderList = (parts: readonly AllocatedPart[]): ShortPart[] => {
   const list = new Map<string, ShortPart>();
   for (const part of parts) {

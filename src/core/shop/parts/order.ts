@@ -29,9 +29,7 @@ export interface OnItsWay extends PartOrder {
   jobs: ForJob[];
 }
 
-/**
- * What has to be ordered, what is on its way, and from whom parts came before, the latest first.
- */
+/** The parts to order, those on their way, and their suppliers so far, the latest first. */
 export interface OrderList {
   short: ToOrder[];
   ordered: OnItsWay[];

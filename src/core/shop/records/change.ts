@@ -1,6 +1,6 @@
 import type { RecordKind } from './shop';
 
-/** What can be changed, beside what stands in logs. */
+/** The kinds of changes, beside those in logs. */
 export type ChangedKind = RecordKind | 'rules' | 'people' | 'sign-ins' | 'clock';
 
 /** One field of something, changed by somebody. */
@@ -10,7 +10,7 @@ export interface ShopChange {
   /** Null where nobody said who. */
   who: string | null;
   kind: ChangedKind;
-  /** What is meant, in words, and by its id. */
+  /** The name of the thing changed, and its id. */
   name: string;
   of: string;
   /** Null where it is new. */

@@ -32,7 +32,7 @@ export interface DatedNumber {
 /** A dated measurement; its numbers by their keys. */
 export type Dated = { onDate: string } & Record<string, number | string>;
 
-/** How a field is typed, shown, kept and written to CSV. */
+/** The way a field is typed, shown, stored and written to CSV. */
 export type Form =
   | { as: 'text'; max: number }
   | {
@@ -63,7 +63,7 @@ export interface Field<Key extends string = string> {
   form: Form;
   /** May be left empty; null then. */
   may?: boolean;
-  /** What it is where nothing is said. */
+  /** The default. */
   usual?: unknown;
   hint?: string;
   /** Of a wheel: asked for on rims of these builds alone. */

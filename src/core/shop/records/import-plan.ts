@@ -1,12 +1,12 @@
 import { fileColumns, fromCells, toCells, type CellProblem } from './record';
 import type { RecordKind, Records } from './shop';
 
-/** What a row of a file would do. */
+/** The effect of a row of a file. */
 export interface ImportRow {
   /** Line in the file, the header being 1. */
   line: number;
   does: 'add' | 'change' | 'nothing' | 'faulty';
-  /** What the row is about, for who reads the plan. */
+  /** The subject of the row, for the reader of the plan. */
   about: string;
   problems: CellProblem[];
 }
@@ -54,7 +54,7 @@ const headerProblems = (
 ];
 
 /**
- * What a file would do to the records of a kind, row by row; every fault of every row at once.
+ * The effect of a file on the records of a kind, row by row; every fault of every row at once.
  * Pure: nothing is written.
  *
  * `needed` columns that have no usual value; `machineIds` for the wheels' machines; `newId` makes names for rows
@@ -129,16 +129,16 @@ export const planImport = <K extends RecordKind>(
 /** So many rows are told one by one: the faulty ones first. */
 const MAX_TOLD = 1000;
 
-/** What a file does, or would do, as it is told. */
+/** The effect of a file, planned or done, as it is answered. */
 export interface ImportAnswer {
   rows: ImportRow[];
-  /** How many rows do what, those that are not told included. */
+  /** The number of rows by effect, those left out of the answer included. */
   counts: Record<ImportRow['does'], number>;
   problems: CellProblem[];
   applied: boolean;
 }
 
-/** What is told of a plan; it is done where that is `asked` and nothing is faulty. */
+/** The answer of a plan; it is done if that is `asked` and nothing is faulty. */
 export const importAnswer = ({ rows, problems }: ImportPlan, asked: boolean): ImportAnswer => {
   const counts: ImportAnswer['counts'] = { add: 0, change: 0, nothing: 0, faulty: 0 };
   for (const row of rows) counts[row.does]++;

@@ -29,7 +29,7 @@ import {
   type Records,
 } from './shop';
 
-/** What a kind of record is called and which fields it has. */
+/** The name of a kind of record and its fields. */
 interface RecordSpec<K extends RecordKind = RecordKind> {
   kind: K;
   one: string;

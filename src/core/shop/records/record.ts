@@ -15,7 +15,7 @@ const kept = {
 
 const described = new Map<RecordKind, Joi.ObjectSchema>();
 
-/** What a record of a kind may hold. */
+/** The schema of a record of a kind. */
 export const recordSchema = (kind: RecordKind): Joi.ObjectSchema => {
   const fields = () => Object.fromEntries(fieldsOfKind(kind).map((f) => [f.key, schemaOf(f)]));
   const schema = described.get(kind) ?? Joi.object({ ...kept, ...fields() }).required();
@@ -23,7 +23,7 @@ export const recordSchema = (kind: RecordKind): Joi.ObjectSchema => {
   return schema;
 };
 
-/** What no single field can say. Throws `InputError`. */
+/** The checks that no single field can make. Throws `InputError`. */
 const checkWhole = (kind: RecordKind, it: Records[RecordKind]): void => {
   if (kind === 'wrenches') {
     const { minNm, maxNm } = it as Records['wrenches'];
@@ -117,7 +117,7 @@ export const toCells = <K extends RecordKind>(kind: K, it: Records[K]): string[]
 
 const ARCHIVED: Field = { key: 'archived', label: 'archived', form: { as: 'yes' }, usual: false };
 
-/** What is wrong with a cell. */
+/** A fault of a cell. */
 export interface CellProblem {
   column: string;
   message: string;

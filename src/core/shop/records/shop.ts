@@ -1,7 +1,7 @@
 import type { Arrows } from '../../fit/tires';
 import type { Kept, Machine, Wheel } from '../../fit/wheels';
 
-/** What a tread is made for. */
+/** The uses of treads. */
 export const TREADS = [
   'soft',
   'hard',
@@ -59,7 +59,7 @@ export const INSTRUMENT_WORDS: Record<InstrumentKind, string> = {
 export const STRIP_MATERIALS = ['rubber', 'tape'] as const;
 export const STEMS = ['snap-in', 'clamp-in'] as const;
 
-/** What lies on the shelf. `priceMinor` in the smallest coin; null where it is not known. */
+/** A thing on the shelf. `priceMinor` in the smallest coin; null if not known. */
 interface Stocked extends Kept {
   count: number;
   priceMinor: number | null;
@@ -70,7 +70,7 @@ interface Stocked extends Kept {
 export interface TireStock extends Stocked {
   marking: string;
   tread: Tread;
-  /** What the tread is for, in a few words. */
+  /** The use of the tread, in a few words. */
   pattern: string;
   arrows: Arrows;
   dateCode: string | null;
@@ -128,7 +128,7 @@ export interface WrenchItem extends Kept {
   note: string;
 }
 
-/** What a gauge showed under a pressure that was known. */
+/** The reading of a gauge under a known pressure. */
 export interface GaugeCheck {
   onDate: string;
   appliedKpa: number;
@@ -186,14 +186,14 @@ export const FEW_KINDS = RECORD_KINDS.filter(
 );
 
 /**
- * What every screen needs to know of the shop, archived records included. `paces` by the name of
+ * The part of the shop that every screen needs, archived records included. `paces` by the name of
  * the fitter.
  */
 export type Shop = { name: string; people: string[]; paces: Readonly<Record<string, Pace>> } & {
   [K in FewKind]: Records[K][];
 };
 
-/** What is not archived, of every kind: what a job may use. */
+/** The records that are not archived, of every kind: what a job may use. */
 export const inUse = <S extends Pick<Shop, FewKind>>(shop: S): S => ({
   ...shop,
   ...Object.fromEntries(

@@ -1,6 +1,6 @@
 import { InputError } from '../../base/errors';
 
-/** What stands where a rider's name stood. */
+/** The words that replace a rider's name. */
 export const FORGOTTEN = 'forgotten rider';
 /** Shorter words stand in too many others. */
 const MIN_LETTERS = 3;
@@ -31,7 +31,7 @@ export const wordsPattern = (words: readonly string[]): RegExp => {
 export const withoutWords = (text: string, pattern: RegExp): string =>
   text.replace(pattern, FORGOTTEN);
 
-/** What is kept of a rider. */
+/** The data kept of a rider. */
 export interface RiderKept {
   name: string;
   machines: { id: string; name: string }[];
@@ -39,7 +39,7 @@ export interface RiderKept {
   jobs: number;
 }
 
-/** What was forgotten, and where it stands still. */
+/** The result of forgetting, and the files that still hold the name. */
 export interface Forgotten {
   /** ISO 8601. */
   at: string;

@@ -35,9 +35,9 @@ const whyNot = (late: Put, soon: Put): string | null => {
 };
 
 /**
- * What was put by hand, one thing at a time: of two that meet the one that begins sooner stays, the
- * other is left to the plan. What a person was to have begun already begins now, and he does one
- * thing now.
+ * Checks the placements made by hand, one at a time: of two that meet the one that begins sooner
+ * stays, the other is left to the plan. What a person was to have begun already begins now, and he
+ * does one thing now.
  */
 export const withoutClashes = (
   visits: readonly DayVisit[],

@@ -24,7 +24,7 @@ export interface InNow {
   wheels: { now: WheelNow; left: StationLeft[] }[];
 }
 
-/** What cannot be planned, and why. */
+/** A visit that cannot be planned, and why. */
 export interface LeftOut {
   visitId: string;
   machineName: string;
@@ -97,10 +97,10 @@ const dayVisit = (
 };
 
 /**
- * What a day’s plan is asked: the work that is left on every machine that is in, the nearest
- * promise first; and what cannot be planned, since nobody knows until when it waits or since a plan
- * holds no more; and what was put by hand but cannot stay. `nowMs` is the mark of the clock that
- * the plan begins at.
+ * The input of a day’s plan: the work that is left on every machine that is in, the nearest promise
+ * first; and what cannot be planned, since nobody knows until when it waits or since a plan holds
+ * no more; and what was put by hand but cannot stay. `nowMs` is the mark of the clock that the plan
+ * begins at.
  */
 export const dayInput = (
   all: readonly InNow[],

@@ -8,7 +8,7 @@ export interface VisitWheel {
   position: Position;
 }
 
-/** What is known of the jobs of a visit when an entry is written. */
+/** The state of a visit's jobs when an entry is written. */
 export interface JobsNow {
   /** Its log holds more than its opening. */
   isBegun(jobId: string): boolean;
@@ -29,7 +29,7 @@ export interface VisitWords {
  * changes.
  */
 export interface VisitDefinition<Data, State> {
-  /** Who writes it: the server opens a visit together with its jobs. */
+  /** The author: the server opens a visit together with its jobs. */
   author: 'anyone' | 'server';
   undo: 'allowed' | 'never';
   /** A schema for every field. */
@@ -41,7 +41,7 @@ export interface VisitDefinition<Data, State> {
   check?: (data: Data, state: State, jobs: JobsNow, nowIso: string) => void;
   /** One sentence for the log. */
   text: (data: Data, words: VisitWords) => string;
-  /** What it changes of the visit. */
+  /** Its change to the visit. */
   apply: (state: State, entry: { at: string; who: string; data: Data }) => Partial<State>;
   /** People it names as having acted, beside its author. */
   people?: (data: Data) => string[];

@@ -1,4 +1,4 @@
-/** How a promise stands against the likely time. */
+/** The standing of a promise against the likely time. */
 type DueVerdict = 'good' | 'check' | 'stop';
 
 /**

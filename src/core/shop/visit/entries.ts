@@ -9,13 +9,13 @@ import { VISIT_KINDS } from './kinds';
 type Kinds = typeof VISIT_KINDS;
 export type VisitEntryKind = keyof Kinds;
 
-/** What each kind of entry of a visit holds. */
+/** The data of each kind of entry of a visit. */
 export type VisitEntryData = { [K in VisitEntryKind]: DataOf<Kinds[K]> };
 
 /** A visit as its log says: the parts that the kinds of entries add. */
 export type VisitState = Intersection<OwnOf<Kinds[VisitEntryKind]>>;
 
-/** What a client asks to append. */
+/** An entry that a client asks to append. */
 export interface VisitEntryBody<K extends VisitEntryKind = VisitEntryKind> {
   id: string;
   who: string;

@@ -2,7 +2,7 @@ import type { TimeLeft } from '../day';
 import type { StationId } from '../../base/stations';
 import type { Position } from '../../fit/wheels';
 
-/** How a wheel of a visit stands. */
+/** The state of a wheel of a visit. */
 export interface WheelNow {
   jobId: string;
   wheelId: string;
@@ -17,9 +17,9 @@ export interface WheelNow {
    * Ridden, and its bolts are looked at again once it is cool, ISO 8601; null where nothing cools.
    */
   coolUntil: string | null;
-  /** How far each station is, 0 to 1, in their order. */
+  /** The progress of each station, 0 to 1, in their order. */
   fills: number[];
-  /** Where work goes on; null once the wheel is handed over. */
+  /** The station where work goes on; null once the wheel is handed over. */
   station: StationId | null;
   handedOver: boolean;
   /** The person who withdrew proof after it was handed over; null while the release stands. */
@@ -35,7 +35,7 @@ interface MissingPart {
 }
 
 /**
- * What a visit is opened with; the ids are of the client's own making, so that it may send again.
+ * The input that opens a visit; the ids are of the client's own making, so that it may send again.
  */
 export interface OpenVisit {
   id: string;

@@ -15,7 +15,7 @@ import { useSetWayInMutation } from '../../store/auth-api';
 import { serverProblem } from '../../parts/server-problem';
 import { SecretField } from '../../parts/SecretField';
 
-/** What a person is, and how they come in. */
+/** The role of a person, and how they sign in. */
 export const RoleSheet = ({ person, onClose }: { person: Person; onClose: () => void }) => {
   const [role, setRole] = useState<Role>(person.role);
   const [secret, setSecret] = useState('');

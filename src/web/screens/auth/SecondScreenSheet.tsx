@@ -11,8 +11,8 @@ import { serverProblem } from '../../parts/server-problem';
 const TICK_MS = 1000;
 
 /**
- * Where a tablet finds the shop: as this browser does, or, on the shop's own machine, as the server
- * says.
+ * The address of the shop for a tablet: as this browser has it, or, on the shop's own machine, as
+ * the server says.
  */
 const addressFor = (addresses: readonly string[]): string | null =>
   /^(localhost|127\.|\[::1\])/.test(window.location.hostname)

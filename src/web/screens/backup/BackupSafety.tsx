@@ -82,7 +82,7 @@ const Encryption = ({ isEncrypted }: { isEncrypted: boolean }) => {
   );
 };
 
-/** Where each daily backup is copied to. */
+/** The second folder for each daily backup. */
 const SecondFolder = ({ second }: Pick<BackupsNow, 'second'>) => {
   const [set, { isLoading }] = useSetSecondFolderMutation();
   const [folder, setFolder] = useState(second?.folder ?? '');
@@ -152,7 +152,8 @@ const Tested = ({
 };
 
 /**
- * How safe the backups are: their encryption, their copies, and whether the newest can be restored.
+ * The safety of the backups: their encryption, their copies, and whether the newest can be
+ * restored.
  */
 export const BackupSafety = ({ now, nowMs }: { now: BackupsNow; nowMs: number }) => {
   const { areClosed, me } = useApp((s) => s.auth);

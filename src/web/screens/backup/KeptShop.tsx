@@ -10,9 +10,9 @@ export const KeptShop = ({
   goes,
   onGo,
 }: {
-  /** What was done, as a sentence. */
+  /** The result, as a sentence. */
   done: string;
-  /** Where the shop before is kept; empty where there was none. */
+  /** The place of the shop before; empty if there was none. */
   kept: string;
   goes: string;
   onGo: () => void;

@@ -47,7 +47,7 @@ const Plan = ({ plan }: { plan: ExchangePlan }) => (
   </table>
 );
 
-/** What is worth a word beside the numbers. */
+/** The remarks beside the numbers. */
 const Remarks = ({ plan: { staying, renumbered, photographs } }: { plan: ExchangePlan }) => (
   <ul className="mt-3 list-disc pl-5 text-[16px]">
     {renumbered.map(({ from, to }) => (

@@ -16,7 +16,7 @@ interface Props {
   onUndo: () => void;
 }
 
-/** What can be done at every station. */
+/** The actions at every station. */
 export const JobFooter = ({ job, station, onTurn, onUndo }: Props) => {
   const { show } = useSheet();
   const main = useMain();

@@ -5,14 +5,14 @@ import type { JobAtHand } from '../../parts/job-context';
 import { usePresence } from '../../parts/use-presence';
 import { SisterWheels } from './SisterWheels';
 
-/** Which side is up; a wheel with discs on both sides or on neither is seen from its right. */
+/** The side that is up; a wheel with discs on both sides or on neither is seen from its right. */
 const lying = ({ discSide }: Wheel, sideUp: JobAtHand['sideUp']): string => {
   if (discSide === 'none' || discSide === 'both')
     return sideUp === 'disc' ? 'right side up' : 'left side up';
   return sideUp === 'disc' ? 'disc side up' : 'disc side down';
 };
 
-/** Which wheel of which machine, what goes on, and which side is up. */
+/** The wheel and its machine, what goes on, and which side is up. */
 export const JobHeader = ({ job, state, wheel, machine, sideUp }: JobAtHand) => {
   const goingOn = state.chosen ? `${state.chosen.marking} going on` : `${wheel.tireMarking} on it`;
   const tube = (state.chosen?.tube ?? wheel.tube) ? 'tube' : 'tubeless';

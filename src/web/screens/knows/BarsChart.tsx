@@ -3,7 +3,7 @@ import { Bar, BarChart, LabelList, ResponsiveContainer, XAxis, YAxis } from 'rec
 export interface BarRow {
   name: string;
   value: number;
-  /** What stands behind the bar, with its unit. */
+  /** The text behind the bar, with its unit. */
   says: string;
 }
 

@@ -2,7 +2,8 @@ import { ChevronDown } from 'lucide-react';
 import { useState, type MouseEvent, type ReactNode } from 'react';
 
 /**
- * What may be said later as well: folded until somebody opens it, or something in it does not fit.
+ * The fields that may be filled in later: folded until someone opens it, or something in it does
+ * not fit.
  */
 export const More = ({
   label,

@@ -35,7 +35,7 @@ export interface WheelForm {
   locks: string;
   spokes: string;
   discSide: Wheel['discSide'];
-  /** What is asked of its kind of wheel alone, by the field of the record. */
+  /** The fields of its kind of wheel alone, by the field of the record. */
   more: Record<string, string>;
 }
 
@@ -93,8 +93,8 @@ const CLAMPED = [
 const ASKED = fieldsOfKind('wheels').filter(({ key }) => CLAMPED.includes(key) || key === 'pair');
 
 /**
- * What is asked of a wheel beside what all wheels are asked: its bolts by its build, its pair by
- * the machine.
+ * The questions of a wheel beside those of all wheels: its bolts by its build, its pair by the
+ * machine.
  */
 export const moreOf = (build: Wheel['build'], kind: MachineKind): readonly Field[] =>
   ASKED.filter(({ key, builds }) =>
@@ -110,7 +110,7 @@ const readMore = (field: Field, text: string, units: Units): unknown =>
 export const freshFastener = (): FastenerForm => ({ name: '', wheel: 'any', torque: '' });
 
 /**
- * What drives the wheel of a kind most often. Basis: memory; the form says it, and the record may
+ * The most usual drive of the wheel of a kind. Basis: memory; the form says it, and the record may
  * say another.
  */
 export const USUAL_DRIVE: Record<MachineKind, Machine['drive']> = {
@@ -205,7 +205,7 @@ const moreSchema = (units: Units): Joi.ObjectSchema =>
     ),
   );
 
-/** What a machine's form takes, each refusal at its field. */
+/** The schema of a machine's form, each refusal at its field. */
 export const machineSchema = (units: Units): Joi.ObjectSchema =>
   Joi.object({
     loose: Joi.string().valid('yes', 'no').required(),

@@ -34,7 +34,7 @@ export const TapeForm = ({
   const [problem, setProblem] = useState<string | null>(null);
   const usualRun = wheel.rollouts.at(-1)?.run ?? 0;
 
-  /** What was typed, or the sentence that says what is wrong with it. */
+  /** The typed readings, or the sentence that says what is wrong with them. */
   const typed = (): Omit<Rollout, 'onDate'> | string => {
     const [circumferenceMm, gaugeKpa] = [read(tape, 'mm'), read(pressure, 'kPa')];
     const runs = run.trim() === '' ? usualRun : /^\d{1,3}$/.test(run.trim()) ? Number(run) : null;

@@ -24,7 +24,7 @@ const LANE_PX = 76;
 const PX_PER_MIN = 4.2;
 const NAME_PX = 130;
 
-/** Where a block was put: to whom, and when it begins. */
+/** The new place of a block: its person, and when it begins. */
 export interface Moved {
   bar: Bar;
   person: string;
@@ -122,7 +122,7 @@ export const Lanes = ({
   );
   const at = (ms: number) => NAME_PX + ((ms - fromMs) / MINUTE_MS) * PX_PER_MIN;
 
-  /** Where a block would stand after being moved by so many pixels. */
+  /** The place of a block after being moved by so many pixels. */
   const movedBy = (bar: Bar, delta: { x: number; y: number }): Moved => {
     const steps = Math.round(delta.x / PX_PER_MIN / SNAP_MIN);
     const lane = people.indexOf(bar.person) + Math.round(delta.y / LANE_PX);

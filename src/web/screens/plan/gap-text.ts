@@ -2,7 +2,7 @@ import type { DayPlan } from '../../../core/shop/day';
 import { counted } from '../../../core/base/units';
 import { durationText } from '../../parts/duration-text';
 
-/** How near to the best plan this one is known to be. */
+/** The distance of this plan from the best one, as far as known. */
 export const gapText = ({
   cost,
   bound,

@@ -8,7 +8,7 @@ const TICKING_MS = 250;
 interface PlanNow {
   /** The last plan that came; null before the first. */
   answer: PlanAnswer | null;
-  /** What is being worked out: a first plan, or one that is looked at closely. */
+  /** The plan in progress: a first one, or one that is looked at closely. */
   planning: 'first' | 'closely' | null;
   /** Why there is no plan, or none newer. */
   problem: string | null;

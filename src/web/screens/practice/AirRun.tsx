@@ -22,7 +22,7 @@ import { useRound } from './use-round';
 const LIMITS = ['sidewall', 'rim', 'shop'] as const;
 type Limit = (typeof LIMITS)[number];
 
-/** What was done, and what came of it. */
+/** An act, and its result. */
 const Line = ({ act, seen }: { act: AirAct; seen: AirSeen }) => {
   const { say } = useUnits();
   const done = act.do === 'air' ? `air, up to ${say(act.toKpa, 'kPa')}` : act.do;

@@ -10,7 +10,7 @@ import { BasisTag } from '../../parts/working';
 
 const WHEEL = { build: PRACTICE_WHEEL.build, spokes: PRACTICE_WHEEL.spokes };
 
-/** What was hidden, what was left, and what the advice would have done with the same wheel. */
+/** The hidden wheel, what was left, and what the advice would have done with it. */
 export const BalanceOutcome = ({
   working,
   tries,

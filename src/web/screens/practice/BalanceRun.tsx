@@ -31,7 +31,7 @@ const PACES = [
   ['25', '25 times faster'],
 ] as const;
 
-/** What one let-go told, kept as a fitter would remember it. */
+/** The result of one let-go, kept as a fitter would remember it. */
 type Told =
   | { what: 'rest'; deg: number }
   | { what: 'level'; deg: number; restDeg: number }

@@ -4,7 +4,7 @@ import { useUnits } from '../../parts/quantity';
 import { Reasons } from '../../parts/Reasons';
 import { BasisTag } from '../../parts/working';
 
-/** How a round went: the word on it, what it cost beside the advice, and which choice cost what. */
+/** The result of a round: the word on it, what it cost beside the advice, and the mistakes. */
 export const Debrief = ({ kind, working }: { kind: PracticeKind; working: Working<Played> }) => {
   const { tell } = useUnits();
   const { cost, advisedCost, debrief, advice, reason } = working.result;

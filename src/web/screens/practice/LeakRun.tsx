@@ -17,7 +17,7 @@ const WAITS = [
 ] as const;
 const [W, H, SIDE] = [560, 300, 44];
 
-/** What the gauge showed day by day; how warm the tire was stands beside each reading. */
+/** The gauge's readings day by day; how warm the tire was stands beside each. */
 const Plot = ({ readings }: { readings: readonly StandingReading[] }) => {
   const { say } = useUnits();
   const gauges = readings.map((r) => r.gaugeKpa);

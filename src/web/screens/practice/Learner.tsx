@@ -2,7 +2,7 @@ import { valueWord } from '../../../core/base/value-words';
 import { learnerOf, PRACTICE, type NextRound, type PracticeScore } from '../../../core/practice';
 import { Button } from '../../parts/Button';
 
-/** What somebody has practiced, where it is lost, and what to try next. `rounds` of one person. */
+/** A person's practice, where it is lost, and the next level. `rounds` of one person. */
 export const Learner = ({
   rounds,
   onTry,

@@ -36,7 +36,7 @@ const HARM: readonly LeverSeen['is'][] = [
 ];
 
 /**
- * How the bead lies: what is in the well, what sits up at both its ends, and where the tube was
+ * The bead as it lies: what is in the well, what sits up at both its ends, and where the tube was
  * pinched.
  */
 const marksOf = (bead: HiddenBead, state: BeadState, picked: number | null): DialMark[] => {

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 
-/** What was done so far, the newest first, with its number. */
+/** The acts so far, the newest first, with their numbers. */
 export const MovesList = ({ label, moves }: { label: string; moves: readonly ReactNode[] }) => (
   <ol
     className="max-h-[200px] overflow-y-auto"

@@ -72,7 +72,7 @@ const Rack = ({
   );
 };
 
-/** What was done, in words. */
+/** An act, in words. */
 const Line = ({ act }: { act: PairAct }) => {
   const { say } = useUnits();
   switch (act.do) {

@@ -1,7 +1,9 @@
 import { CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { PracticeScore } from '../../../core/practice';
 
-/** What round after round cost, beside the advice; `counts` names it. `rounds` the oldest first. */
+/**
+ * The cost of round after round, beside the advice; `counts` names it. `rounds` the oldest first.
+ */
 export default function ScoreChart({
   rounds,
   counts,

@@ -7,7 +7,7 @@ import { useNow } from '../../parts/use-now';
 import { useApp } from '../../store';
 import { useShownPracticeQuery } from '../../store/practice-api';
 
-/** How one of them gets on: what passed, and where it does not yet. */
+/** The results of one of them: what passed, and where it does not yet. */
 const Person = ({ shown, nowMs }: { shown: ShownPractice; nowMs: number }) => {
   const tried = shown.kinds.filter((k) => k.standing.rounds > 0);
   return (
@@ -40,7 +40,7 @@ const Person = ({ shown, nowMs }: { shown: ShownPractice; nowMs: number }) => {
   );
 };
 
-/** How those get on who let the shop see it; for owners and fitters, where people sign in. */
+/** The shared results; for owners and fitters, if sign-in is on. */
 export const ShownPeople = () => {
   const { areClosed, me } = useApp((s) => s.auth);
   const mayLook = !areClosed || (me !== null && mayDo(me.role, 'trade'));

@@ -1,5 +1,5 @@
 const [W, H] = [420, 30];
-/** Where the strip is broken off: all of them are much longer than what differs. */
+/** The place where the strip is broken off: all of them are much longer than what differs. */
 const BREAK = 26;
 
 /**

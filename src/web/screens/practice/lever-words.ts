@@ -6,7 +6,7 @@ interface Say {
   place: (deg: number) => string;
 }
 
-/** What was done, in the words of the list. */
+/** An act, in the words of the list. */
 export const leverActWords = (act: LeverAct, say: Say): string => {
   switch (act.do) {
     case 'start':
@@ -24,7 +24,7 @@ export const leverActWords = (act: LeverAct, say: Say): string => {
   }
 };
 
-/** What came of it. */
+/** The result, in words. */
 export const leverSeenWords = (seen: LeverSeen, say: Say): string => {
   switch (seen.is) {
     case 'done':

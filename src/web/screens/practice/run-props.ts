@@ -1,6 +1,6 @@
 import type { RoundAt } from './use-round';
 
-/** What a run of any kind is given. */
+/** The props of a run of any kind. */
 export interface RunProps {
   at: RoundAt;
   who: string;

@@ -1,7 +1,7 @@
 import { useCallback, useState } from 'react';
 import { PRACTICE_KINDS, type PracticeKind } from '../../../core/practice';
 
-/** Which hidden wheel is at hand. */
+/** The hidden wheel at hand. */
 export interface RoundAt {
   kind: PracticeKind;
   level: string;
@@ -15,7 +15,7 @@ interface Kept extends RoundAt {
   sinceMs: number;
 }
 
-/** Where a browser keeps the round that somebody left. */
+/** The storage key of the round that someone left. */
 const KEY = 'rimstone-practice';
 
 const isKept = (it: Partial<Kept>): it is Kept =>

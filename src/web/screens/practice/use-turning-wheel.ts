@@ -88,7 +88,7 @@ export const useTurningWheel = ({ heavy, weights, bandG, pace }: Options) => {
     moving,
     /** The place at the bottom, once it came to rest; null before. */
     bottom,
-    /** What is at the bottom is brought to a side and let go. */
+    /** Brings the place at the bottom to a side and lets it go. */
     letGo: useCallback(
       (from: 'left' | 'right') =>
         begin({ turnDeg: turnTo(bottomDeg(motion.current), from === 'left' ? 9 : 3) }),

@@ -26,7 +26,7 @@ interface Asked {
   readings: readonly Reading[];
   /** Somebody says whether it is as it should be, and what he found. */
   judged: boolean;
-  /** What is looked at, in a line. */
+  /** The subject, in a line. */
   says: string;
 }
 
@@ -35,7 +35,7 @@ const PRESSURE: readonly Reading[] = [
   { field: 'tempC', label: 'The tire is at', unit: 'C' },
 ];
 
-/** Which readings close what. */
+/** The readings that close each look. */
 const ASKED: Record<Look, Asked> = {
   pressure: { readings: PRESSURE, judged: true, says: 'Cold, with the same gauge.' },
   leak: {
@@ -171,7 +171,7 @@ const Form = ({ row, onDone }: { row: RecheckRow; onDone: () => void }) => {
   );
 };
 
-/** How something was looked at already, instead of its fields. */
+/** The result of an earlier look, instead of its fields. */
 const Over = ({ row }: { row: RecheckRow }) => (
   <p className="text-[17px]">
     {recheckName(row)}.{' '}

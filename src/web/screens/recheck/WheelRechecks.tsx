@@ -4,7 +4,7 @@ import { today } from '../../store';
 import { useWheelRechecksQuery } from '../../store/rechecks-api';
 import { dueDayText } from './recheck-words';
 
-/** What of a wheel is to be looked at again, and what was. */
+/** The rechecks of a wheel, open and closed. */
 export const WheelRechecks = ({ wheelId }: { wheelId: string }) => {
   const { data = [] } = useWheelRechecksQuery(wheelId, { refetchOnMountOrArgChange: true });
   const on = today();

@@ -28,6 +28,6 @@ export const recheckName = ({ tool, machineName, position }: RecheckRow): string
     ? tool.name
     : `${machineName}${position === null ? '' : `, ${POSITION_WORDS[position].toLowerCase()}`}`;
 
-/** Where a row is closed: at its wheel, or in the list where there is none. */
+/** The address at which a row is closed: at its wheel, or in the list if there is none. */
 export const recheckAddress = ({ id, wheelId }: RecheckRow): string =>
   wheelId === null ? `/rechecks?look=${id}` : `/wheels/${wheelId}?look=${id}`;

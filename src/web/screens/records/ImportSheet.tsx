@@ -48,7 +48,7 @@ const PHASE_WORDS: Record<Progress['phase'], string> = { looking: 'Checked', tak
 const BAR =
   'block h-3 w-full appearance-none overflow-hidden rounded-full bg-stone3 [&::-moz-progress-bar]:bg-water [&::-webkit-progress-bar]:bg-stone3 [&::-webkit-progress-value]:bg-water';
 
-/** How far it is, and a way to give it up: nothing of it stays then. */
+/** The progress, and a way to give it up: nothing of it stays then. */
 const Going = ({
   progress: { phase, done, of },
   onStop,

@@ -18,7 +18,7 @@ type AnyRecord = Records[RecordKind] & Record<string, unknown>;
 const isNumber = ({ form }: Field): boolean =>
   form.as === 'quantity' || form.as === 'whole' || form.as === 'money';
 
-/** How a value is read in a list, in the fitter's units. */
+/** Writes a value for a list, in the fitter's units. */
 const useCellText = (machines: RecordPage['machines']) => {
   const { say } = useUnits();
   const currency = useApp(selectCurrency);

@@ -8,7 +8,7 @@ import { refusalText } from '../../parts/refusal';
 
 /** A file of records on its way in. */
 interface Importing {
-  /** What the file would do; null while it is not known. */
+  /** The effect of the file; null while it is not known. */
   plan: ImportAnswer | null;
   problem: string | null;
   /** Null while nothing goes on. */

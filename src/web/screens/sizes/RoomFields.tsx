@@ -9,7 +9,7 @@ interface Props {
   wheelId: string;
   /** Of the wheel that is picked; empty for none. */
   machineName: string;
-  /** What is to be said of the room of this wheel. */
+  /** The note on the room of this wheel. */
   note: { hint?: string; problem?: string };
   rooms: TypedRooms;
   onWheel: (wheelId: string) => void;
@@ -17,7 +17,7 @@ interface Props {
 
 const capital = (word: string): string => `${word[0]!.toUpperCase()}${word.slice(1)}`;
 
-/** Which wheel the sizes are for, and the room round its present tire. */
+/** The wheel that the sizes are for, and the room round its present tire. */
 export const RoomFields = ({ wheelId, machineName, note, rooms, onWheel }: Props) => {
   const nameOf = (wheel: Wheel, machines: RecordPage['machines']): string =>
     `${machines[wheel.machineId] ?? machineName}, ${POSITION_WORDS[wheel.position].toLowerCase()}`;

@@ -8,7 +8,7 @@ import { VerdictMark } from '../../parts/VerdictMark';
 /** Less is not worth a word. */
 const SPEEDOMETER_PCT = 0.05;
 
-/** What the drawing cannot show of a change, in one sentence. */
+/** The part of a change that the drawing cannot show, in one sentence. */
 const useAside = () => {
   const { say } = useUnits();
   return ({

@@ -16,7 +16,7 @@ export interface TypedRooms {
   clear(): void;
 }
 
-/** What is typed over the measured rooms. */
+/** The values typed over the measured rooms. */
 export const useTypedRooms = (measured: Clearances): TypedRooms => {
   const { read, say, write } = useUnits();
   const [typed, setTyped] = useState<Partial<Record<ClearancePlace, string>>>({});

@@ -7,7 +7,7 @@ import { today } from '../../store';
 
 const ASK_MS = 600_000;
 
-/** What is wrong with the backups, the worst first; empty when nothing is. */
+/** The problems of the backups, the worst first; empty when there are none. */
 const problems = ({
   isOld,
   problem,

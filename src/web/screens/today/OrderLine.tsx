@@ -4,7 +4,7 @@ import { useOrderListQuery } from '../../store/parts-api';
 
 const ASK_MS = 20_000;
 
-/** What is to be ordered and what is on its way, in one line; nothing where every part is here. */
+/** The parts to order and those on their way, in one line; nothing if every part is here. */
 export const OrderLine = () => {
   const { data } = useOrderListQuery(undefined, {
     pollingInterval: ASK_MS,

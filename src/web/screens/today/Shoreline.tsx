@@ -54,7 +54,7 @@ const Place = ({ row, on }: { row: RecheckRow; on: string }) => {
   );
 };
 
-/** What is due to be looked at again, as a shore of dates. */
+/** The rechecks that are due, as a shore of dates. */
 export const Shoreline = () => {
   const on = today();
   const { data } = useRechecksQuery(

@@ -9,7 +9,7 @@ export const hoursFrom = (nowMs: number, count: number): number[] => {
   return Array.from({ length: count + 1 }, (_, i) => first + i * HOUR_MS);
 };
 
-/** Where a moment stands on the clock, in percent; past its end at the end. */
+/** The position of a moment on the clock, in percent; past its end at the end. */
 export const placeOf = (ms: number, hours: readonly number[]): number => {
   const [from, to] = [hours[0]!, hours.at(-1)!];
   return 100 * Math.min(1, Math.max(0, (ms - from) / (to - from)));

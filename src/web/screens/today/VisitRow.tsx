@@ -8,7 +8,7 @@ import { momentText } from '../../parts/moment-text';
 import { TimeScale } from './TimeScale';
 import { WheelBasins } from './WheelBasins';
 
-/** How its promise stands; null where nothing is promised, or it waits for something. */
+/** The standing of its promise; null if nothing is promised, or it is on hold. */
 const verdictOf = (visit: VisitSummary, nowMs: number) => {
   const { left, dueAt } = visit;
   return left === null || dueAt === null || waitText(visit) !== null
@@ -16,7 +16,7 @@ const verdictOf = (visit: VisitSummary, nowMs: number) => {
     : dueVerdict(left, (Date.parse(dueAt) - nowMs) / 1000);
 };
 
-/** What it waits for, else how its promise stands, in one word. */
+/** The reason it is on hold, else the standing of its promise, in one word. */
 const Word = ({ visit, nowMs }: { visit: VisitSummary; nowMs: number }) => {
   const { dueAt, left } = visit;
   const waits = waitText(visit);

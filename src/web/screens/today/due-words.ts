@@ -3,8 +3,8 @@ import type { Verdict } from '../../../core/base/working';
 import { momentText } from '../../parts/moment-text';
 
 /**
- * What a machine waits for: what somebody wrote, else the parts that are not here; null where it
- * waits for nothing.
+ * The reason a machine is on hold: what was written, else the parts that are not here; null if it
+ * is not.
  */
 export const waitText = ({ waits, missing }: VisitSummary): string | null => {
   if (waits !== null) return waits;
@@ -23,7 +23,7 @@ export const withdrawnText = ({ wheels }: VisitSummary): string | null => {
   return names.length === 0 ? null : `proof withdrawn by ${names.join(', ')}`;
 };
 
-/** How a promise stands, in a word or two. */
+/** The standing of a promise, in a word or two. */
 export const DUE_WORDS: Record<Verdict, string> = { good: 'on time', check: 'tight', stop: 'late' };
 
 /** That it cools after its ride, or is cool and its bolts wait; null where neither. */

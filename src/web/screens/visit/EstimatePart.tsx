@@ -9,7 +9,7 @@ import { serverProblem } from '../../parts/server-problem';
 import { useWriteVisit } from './VisitForms';
 
 /**
- * What the visit costs, by the parts that were chosen and the shop's rates: before the work, and
+ * The cost of the visit, by the parts that were chosen and the shop's rates: before the work, and
  * what it came to.
  */
 export const EstimatePart = ({ visit }: { visit: VisitSummary }) => {

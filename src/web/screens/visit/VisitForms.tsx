@@ -37,7 +37,7 @@ const OneForm = ({
   children,
 }: {
   keeps: string;
-  /** What was typed, or the sentence that says what is wrong. */
+  /** Reads what was typed, or gives the sentence that says what is wrong. */
   read: () => Writing | string | Promise<Writing | string>;
   visit: VisitSummary;
   onKept: () => void;
@@ -91,7 +91,7 @@ export const PromiseForm = ({ visit }: { visit: VisitSummary }) => {
   );
 };
 
-/** What it waits for; empty where it waits no longer. */
+/** The reason it is on hold; empty if it no longer is. */
 export const WaitsForm = ({ visit }: { visit: VisitSummary }) => {
   const [what, setWhat] = useState('');
   const [day, setDay] = useState(today);
@@ -124,7 +124,7 @@ export const WaitsForm = ({ visit }: { visit: VisitSummary }) => {
   );
 };
 
-/** What it may cost, and who said yes. */
+/** The approved cost, and who approved it. */
 export const AgreedForm = ({ visit }: { visit: VisitSummary }) => {
   const currency = useApp(selectCurrency);
   const [amount, setAmount] = useState('');

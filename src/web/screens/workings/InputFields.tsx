@@ -13,7 +13,7 @@ import {
   type RuleDraft,
 } from './input-draft';
 
-/** What is wrong, and the path of the field where it is. */
+/** The fault, and the path of the field with it. */
 export interface AtField {
   path: string;
   text: string;

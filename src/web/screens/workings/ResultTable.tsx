@@ -76,7 +76,7 @@ const ResultRow = ({ label, value }: Row) => {
   );
 };
 
-/** What a working found, in the fitter's units, with its reasons first. */
+/** The result of a working, in the fitter's units, with its reasons first. */
 export const ResultTable = ({ working }: { working: Working }) => (
   <section aria-label="Result" className="mb-5">
     <Reasons reasons={reasonsOf(working.result) as Reason[]} className="mb-2" />

@@ -1,7 +1,7 @@
 import type { FieldForm, NamedField } from '../../../core/base/field-form';
 import { parseMoney, writeMoney, type Unit } from '../../../core/base/units';
 
-/** What the fitter's units and the shop's currency do for a form. */
+/** The fitter's units and the shop's currency, for a form. */
 interface Units {
   read(typed: string, unit: Unit): number | null;
   write(value: number, unit: Unit, digits?: number): string;
@@ -23,7 +23,7 @@ export interface RuleDraft extends RecordDraft {
 const DIGITS = 2;
 const plain = (value: number): string => String(Number(value.toFixed(DIGITS)));
 
-/** What a field holds before anything is typed. */
+/** The content of a field before anything is typed. */
 export const emptyDraft = (form: FieldForm): Draft => {
   switch (form.as) {
     case 'list':
@@ -95,7 +95,7 @@ const isEmpty = (draft: Draft): boolean => {
   return Array.isArray(draft) ? draft.length === 0 : Object.values(draft).every(isEmpty);
 };
 
-/** What a field held before it was touched: its text, and the value that the text rounds. */
+/** The content of a field before it was touched: its text, and the value that the text rounds. */
 export interface Before {
   draft: Draft | undefined;
   value: unknown;
@@ -115,8 +115,8 @@ const isUntouched = (draft: Draft, before: Before | undefined): boolean =>
   before?.value !== undefined && JSON.stringify(draft) === JSON.stringify(before.draft);
 
 /**
- * What is typed as a value; what was not touched keeps its very value, whatever its text rounds to.
- * Text that is no number stays text, for the working to refuse in its own words.
+ * The typed text as a value; what was not touched keeps its very value, whatever its text rounds
+ * to. Text that is no number stays text, for the working to refuse in its own words.
  */
 const valueOf = (form: FieldForm, draft: Draft, units: Units, before?: Before): unknown => {
   if (isUntouched(draft, before)) return before!.value;

@@ -21,7 +21,7 @@ import { WheelDial } from '../../parts/WheelDial';
 
 type Units = ReturnType<typeof useUnits>;
 
-/** What the picture of a calculator shows of its result; null when there is nothing to draw. */
+/** The drawing of a calculator's result; null when there is nothing to draw. */
 type Picture<Result, Input> = (working: Working<Result, Input>, units: Units) => ReactNode;
 
 /** A drawing by its shapes, on a field of its own. */

@@ -54,7 +54,7 @@ const wordsOf = (calculator: string, name: string): string => {
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   value !== null && typeof value === 'object' && !Array.isArray(value);
 
-/** What every value of a result is shown with. */
+/** The context that every value of a result is shown with. */
 interface Context {
   calculator: string;
   /** Of the amounts, whose keys end in `Minor`. */

@@ -1,4 +1,4 @@
-/** What the values of a result are called, by their keys in the API. */
+/** The names of a result's values, by their keys in the API. */
 const WORDS: Readonly<Record<string, string>> = {
   advice: 'advice',
   advisedCost: 'cost, advised',
@@ -95,7 +95,7 @@ const WORDS: Readonly<Record<string, string>> = {
   worthIt: 'worth turning',
 };
 
-/** Where a key says something else in one calculator. */
+/** The keys with another meaning in one calculator. */
 const OWN: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   'bead-path': {
     hoopSlackMm: 'slack of a stiff bead',

@@ -1,4 +1,4 @@
-/** What fitters also call a calculator, for its search; by the calculator's name. */
+/** The other names that fitters use for a calculator, for its search; by the calculator's name. */
 export const SYNONYMS: Readonly<Record<string, string>> = {
   'tire-size': 'height width sidewall circumference rollout plus size',
   'sidewall-read': 'marking code letters decode',

@@ -5,7 +5,7 @@ import { VerdictShape } from '../../parts/VerdictMark';
 import { BasisTag } from '../../parts/working';
 
 /**
- * What was measured of the wheel that goes back: each with its verdict, one tap from its working.
+ * The measurements of the wheel that goes back: each with its verdict, one tap from its working.
  */
 export const BackFigures = () => {
   const { state } = useJob();

@@ -17,7 +17,7 @@ const runY = (x: number) => {
   const [from, to] = [FRONT.y + FRONT.r, REAR.y + REAR.r];
   return from + ((to - from) * (x - FRONT.x)) / RUN_PX;
 };
-/** What differs by millimetres is drawn so many times as large. */
+/** The factor that enlarges a difference of millimeters. */
 const MARK_TIMES = 5;
 
 /** The lower run pushed up and pulled down by the play, to the scale of the run. */

@@ -10,7 +10,7 @@ import { ChainPicture } from './ChainPicture';
 import { adjustText, turnsText } from './turns-text';
 import { GAPS, useChain, type ChainAtHand } from './use-chain';
 
-/** What to do at the adjusters, large, with its reasons. */
+/** The turns of the adjusters, large, with the reasons. */
 const Found = ({ chain, align }: Pick<ChainAtHand, 'chain' | 'align'>) => {
   const { say } = useUnits();
   const slack = chain?.ok ? chain.working : null;

@@ -7,7 +7,7 @@ import type { TorqueWalk, WalkRow } from './use-torque-walk';
 /** The step that the fasteners are tightened at. */
 export const TORQUE = 'back-torque';
 
-/** What the station is at. */
+/** The mode of the station. */
 export type BackMode =
   | { is: 'loose' | 'done' | 'round' }
   /** Plain steps, or fasteners, written at once. */
@@ -29,7 +29,7 @@ interface Open {
   isLoose: boolean;
 }
 
-/** What the station is at, by what is open. */
+/** The mode of the station, by what is open. */
 export const backModeOf = ({ current, walk, batch, torques, isLoose }: Open): BackMode => {
   if (isLoose) return { is: 'loose' };
   if (!current) return { is: 'done' };

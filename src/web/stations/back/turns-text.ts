@@ -26,7 +26,7 @@ export const turnsText = (turns: number): string => {
   return `${number} ${isOne ? 'turn' : 'turns'}`;
 };
 
-/** What to do at both adjusters alike. */
+/** The instruction for both adjusters alike. */
 export const adjustText = (turns: number): string =>
   turns === 0
     ? 'Leave the adjusters alone.'

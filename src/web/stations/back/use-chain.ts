@@ -5,7 +5,7 @@ import { useJob } from '../../parts/job-context';
 import { useUnits } from '../../parts/quantity';
 import type { Writing } from '../../store/job-writing';
 
-/** What is typed of the chain and its adjusters. */
+/** The typed values of the chain and its adjusters. */
 interface ChainTyped {
   when: 'before' | 'after';
   /** One place or several, with spaces or semicolons between them. */
@@ -14,7 +14,7 @@ interface ChainTyped {
   most: string;
   run: string;
   pitch: string;
-  /** How it is told that the wheel is straight. */
+  /** The way the wheel was found straight. */
   by: 'marks' | 'string';
   left: string;
   right: string;
@@ -44,7 +44,7 @@ export interface ChainAtHand {
   /** Worked out; null while too little is typed. */
   chain: ReturnType<typeof chainOf> | null;
   align: ReturnType<typeof alignOf | typeof stringOf> | null;
-  /** What is to be written, or the sentence that says what is missing. */
+  /** The entries to write, or the sentence that says what is missing. */
   writings(): { write: Writing[] } | { problem: string };
 }
 

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useJob } from '../../parts/job-context';
 import { useUnits } from '../../parts/quantity';
 
-/** What is typed of a spring scale at the tread. */
+/** The typed values of a spring scale at the tread. */
 interface Typed {
   pull: string;
   free: string;
@@ -14,7 +14,7 @@ export interface Pull {
   typed: Typed;
   put(part: Partial<Typed>): void;
   values: { pullN: number | null; freePullN: number | null; radiusMm: number | null };
-  /** What is missing or no number, as a sentence; null where it fits. */
+  /** The missing or faulty value, as a sentence; null if it fits. */
   problem: string | null;
 }
 

@@ -19,7 +19,7 @@ export const together = (sure: readonly WalkRow[]): WalkRow[] =>
  */
 export interface TorqueBatch extends ExcludedItems, SeenEnd {
   rows: readonly BatchRow[];
-  /** How many will be written. */
+  /** The number of entries to write. */
   count: number;
   /** Writes each with its wrench, once all were in view; true once confirmed. */
   write(): Promise<boolean>;

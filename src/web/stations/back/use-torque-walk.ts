@@ -17,7 +17,7 @@ import { useUnits } from '../../parts/quantity';
 import { useDo } from '../../store';
 import { announce } from '../../store/jobs-slice';
 
-/** How a fastener was tightened. */
+/** The way a fastener was tightened. */
 export type Tightened = EntryData['torqued']['how'];
 
 /**
@@ -51,7 +51,7 @@ export interface TorqueWalk {
   sure: readonly WalkRow[];
   /** All are tightened, and those with a torque were not gone over again yet. */
   isSecondRound: boolean;
-  /** What is beside the plain wrench at the next one; gone once it is written. */
+  /** The aid beside the plain wrench at the next one; gone once it is written. */
   aid: TorqueAid;
   setAid(aid: Partial<TorqueAid>): void;
   /** A wrench that is not the shop's, while this station is worked. */

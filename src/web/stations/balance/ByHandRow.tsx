@@ -11,8 +11,8 @@ interface Props {
 }
 
 /**
- * What stands beside everything that is done at the stand: something else by hand, back to the
- * advice, and more.
+ * The row beside everything that is done at the stand: something else by hand, back to the advice,
+ * and more.
  */
 export const ByHandRow = ({ step, onBegin, onClear, more }: Props) => (
   <>

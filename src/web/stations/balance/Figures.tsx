@@ -19,7 +19,7 @@ interface Props {
   searching: boolean;
 }
 
-/** How far it is proved that no other weights are better. */
+/** The proof that no other weights are better, as far as it goes. */
 const proofNote = (
   { found, proved, piecesAtLeast }: BalancePlacement,
   searching: boolean,
@@ -28,7 +28,7 @@ const proofNote = (
   return searching ? 'still searching' : `${piecesAtLeast}+ weights`;
 };
 
-/** What is believed of the heavy spot, in figures. */
+/** The belief about the heavy spot, in figures. */
 export const Figures = ({ estimate, placed, on, toleranceG, rested, searching }: Props) => {
   const { say, units } = useUnits();
   const place = usePlace();

@@ -10,7 +10,7 @@ interface Props {
   toleranceG: number;
 }
 
-/** What is known of the wheel so far: a reading that does not fit, the figures, and every try. */
+/** The facts about the wheel so far: a reading that does not fit, the figures, and every try. */
 export const Known = ({ advice, step, toleranceG }: Props) => {
   const { balance } = useJob().state;
   const isOver = step.doing === 'done' && !step.byHand;

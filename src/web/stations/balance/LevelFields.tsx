@@ -3,7 +3,7 @@ import { ChoiceField } from '../../parts/fields';
 import { PlaceField } from '../../parts/place';
 import type { BalanceFormProps } from './balance-form-props';
 
-/** What a place can do that was held level; each has a key of its own, 1 to 3. */
+/** The moves of a place that was held level; each has a key of its own, 1 to 3. */
 export const MOVES = ['rises', 'sinks', 'stays'] as const;
 
 const SIDES = [
@@ -11,7 +11,7 @@ const SIDES = [
   ['left', '9 o’clock'],
 ] as const;
 
-/** What a place did that was held level: the advised one, or one of the fitter's own. */
+/** The move of a place that was held level: the advised one, or one of the fitter's own. */
 export const LevelFields = ({
   step,
   advice,

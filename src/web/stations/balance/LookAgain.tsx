@@ -1,10 +1,7 @@
 import { Button } from '../../parts/Button';
 import type { BalanceFormProps } from './balance-form-props';
 
-/**
- * What was seen does not go together, or the shelf has nothing better: the fitter decides how to go
- * on.
- */
+/** A contradiction, or nothing better on the shelf: the fitter decides how to go on. */
 export const LookAgain = ({ acts, hand, beside }: BalanceFormProps) => (
   <div className="flex flex-wrap gap-2">
     <Button go onClick={() => hand.begin('weights', null, [])}>

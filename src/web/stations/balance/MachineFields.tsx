@@ -5,7 +5,7 @@ import { PlaceField } from '../../parts/place';
 import { useUnits } from '../../parts/quantity';
 import type { BalanceFormProps } from './balance-form-props';
 
-/** What a machine can say, and how finely; as the log takes it. */
+/** The limits of a machine's reading, and how finely; as the log takes it. */
 const MAX_G = 2000;
 const STEP_G = { min: 0.1, max: 50 };
 const STEP_DEG = { min: 0.1, max: 45 };
@@ -15,7 +15,7 @@ const isWithin = (
   { min, max }: { min: number; max: number },
 ): value is number => value !== null && value >= min && value <= max;
 
-/** What a dynamic machine shows, and how finely it shows it. */
+/** The reading of a dynamic machine, and its resolution. */
 export const MachineFields = ({ hand, acts, readingRef, beside }: BalanceFormProps) => {
   const { read, say, write } = useUnits();
   const [mass, setMass] = useState('');

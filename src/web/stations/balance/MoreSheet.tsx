@@ -23,7 +23,7 @@ interface Props {
   onFinish: (() => void) | null;
 }
 
-/** What is asked for now and then at the stand. */
+/** The rare actions at the stand. */
 export const MoreSheet = ({ estimate, onFinish }: Props) => {
   const { write } = useJob();
   const [open, setOpen] = useState(false);

@@ -7,11 +7,9 @@ import { useUnits } from '../../parts/quantity';
 interface Props {
   stock: readonly WeightStock[];
   pieces: readonly Piece[];
-  /** Where a piece from the shelf would go; null before a place is named. */
+  /** The place of a piece from the shelf; null before a place is named. */
   deg: number | null;
-  /**
-   * Where the shop puts them: on both sides the second of a kind at a place goes on the far side.
-   */
+  /** The shop's sides: with both, the second of a kind at a place goes on the far side. */
   sides: Sides;
   sayPlace: (deg: number) => string;
   onPieces: (pieces: Piece[]) => void;

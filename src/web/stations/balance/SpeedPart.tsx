@@ -14,7 +14,7 @@ const GRADES = [
   ['100', 'G 100'],
 ] as const;
 
-/** What is left, against a balance grade and as a pull at speed. */
+/** The imbalance left, against a balance grade and as a pull at speed. */
 export const SpeedPart = ({ leftG }: { leftG: number }) => {
   const { read, write } = useUnits();
   const usual = useSpeed();

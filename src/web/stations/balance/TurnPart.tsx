@@ -12,7 +12,7 @@ import { FigureRow } from '../StationLayout';
 import { Problem } from './Problem';
 
 /**
- * What turning the tire on the rim would save; asks for the bare wheel, knows wheel and tire
+ * The saving by turning the tire on the rim; asks for the bare wheel, knows wheel and tire
  * together.
  */
 export const TurnPart = ({ estimate }: { estimate: Working<BalanceEstimate> | null }) => {

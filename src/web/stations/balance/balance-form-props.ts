@@ -5,7 +5,7 @@ import type { AdviceAtHand } from './use-advice';
 import type { BalanceActs } from './use-balance-acts';
 import type { HandDraft } from './use-hand-draft';
 
-/** What each thing to do at the stand is given. */
+/** The props of each form at the stand. */
 export interface BalanceFormProps {
   step: BalanceStep;
   advice: AdviceAtHand;

@@ -13,7 +13,7 @@ import type { ByHand } from './doing';
 import type { BalanceStep } from './step-of';
 import { refusalText } from '../../parts/refusal';
 
-/** What is said above the fields when something is done by hand. */
+/** The heading above the fields when something is done by hand. */
 const BY_HAND: Record<ByHand, { now: string; why: string }> = {
   settle: {
     now: 'Where did it settle?',
@@ -72,13 +72,13 @@ interface Words {
   why: string;
 }
 
-/** What a reading is expected to teach, where it is worth a sentence. */
+/** The expected gain of a reading, if it is worth a sentence. */
 const teaches = (learns: Learns | undefined, { mass }: Told['say']): string =>
   learns && learns.thenG < WORTH_SAYING * learns.nowG
     ? ` It narrows the heavy spot from ±${mass(learns.nowG)} to about ±${mass(learns.thenG)}.`
     : '';
 
-/** How far the trial stands from the place that is believed to be heavy. */
+/** The angle between the trial and the place that is believed to be heavy. */
 const asideDegOf = (advice: BalanceAdvice, estimate: BalanceEstimate | null): number =>
   estimate
     ? Math.round(Math.abs(angleBetween(heavyAgainst(advice.place).deg, estimate.heavyDeg)))

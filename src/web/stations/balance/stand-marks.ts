@@ -3,7 +3,7 @@ import { beliefMark, changeMarks, weightMarks, type BalanceLog } from '../../../
 import type { DialMark } from '../../../core/fit/wheels';
 import type { BalanceStep } from './step-of';
 
-/** What the dial shows beside the wheel's own parts. */
+/** The facts that the dial shows beside the wheel's own parts. */
 interface Told {
   step: BalanceStep;
   balance: Pick<BalanceLog, 'on' | 'trial' | 'seen'>;
@@ -12,7 +12,7 @@ interface Told {
   own: readonly Piece[] | null;
   /** The place picked by hand. */
   pickedDeg: number | null;
-  /** Where last time's weights say that it is heavy. */
+  /** The heavy place by last time's weights. */
   hintDeg: number | null;
   say(massG: number): string;
 }
@@ -32,7 +32,7 @@ const placeMark = ({ step, own, pickedDeg }: Told): DialMark[] => {
   return [{ is: 'rest', deg: pickedDeg, label: 'here' }];
 };
 
-/** What is believed, what comes off and goes on, and the place at hand, as marks on the dial. */
+/** The belief, the weights coming off and going on, and the place at hand, as marks on the dial. */
 export const standMarks = (told: Told): DialMark[] => {
   const { balance, estimate, hintDeg, say } = told;
   const isNew = balance.seen.length === 0;

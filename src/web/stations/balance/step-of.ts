@@ -3,7 +3,7 @@ import type { BalanceLog } from '../../../core/job';
 import type { ByHand, Doing } from './doing';
 
 /**
- * What the main button and its key do at a step; null where they wait or where a reading has
+ * The effect of the main button and its key at a step; null if they wait or if a reading has
  * buttons of its own.
  */
 export type Go =
@@ -16,7 +16,7 @@ export type Go =
   | 'leave for the machine'
   | null;
 
-/** What is to be done at the stand now. */
+/** The thing to do at the stand now. */
 export interface BalanceStep {
   doing: Doing;
   /** The fitter chose it; what is advised stands back. */
@@ -32,7 +32,7 @@ export interface BalanceStep {
   go: Go;
 }
 
-/** What the step follows from. */
+/** The facts that the step follows from. */
 export interface StepTold {
   hand: ByHand | null;
   balance: Pick<BalanceLog, 'balanced' | 'trial' | 'seen'>;
@@ -43,7 +43,7 @@ export interface StepTold {
   busy: boolean;
 }
 
-/** How each advice is done. */
+/** The way each advice is done. */
 const DONE_BY: Record<BalanceAdvice['do'], Doing> = {
   settle: 'settle',
   spin: 'machine',

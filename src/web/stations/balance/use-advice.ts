@@ -13,14 +13,14 @@ import { useJob } from '../../parts/job-context';
 import { useBalanceWorker, type Search } from './use-balance-worker';
 
 /**
- * What is believed of the wheel on the stand, and what is advised; all of it may be of the question
- * before while it is busy.
+ * The belief about the wheel on the stand, and the advice; both may be of the question before while
+ * it is busy.
  */
 export interface AdviceAtHand {
   /** Null before anything was seen. */
   estimate: Working<BalanceEstimate> | null;
   advised: Working<BalanceAdvice> | null;
-  /** How the advised final pieces were found; the longer search's where there was one. */
+  /** The search for the advised final pieces; the longer one's if there was one. */
   placed: Working<BalancePlacement> | null;
   /** Why nothing can be advised. */
   problem: InputProblem | null;

@@ -5,7 +5,7 @@ import type { AdviceAtHand } from './use-advice';
 import type { HandDraft } from './use-hand-draft';
 import type { LastTime } from './use-last-time';
 
-/** What can be written of a balancing; each clears the draft once the log has it. */
+/** The entries that can be written of a balancing; each clears the draft once the log has it. */
 export interface BalanceActs {
   /** A place came to the bottom; `device` is the stand that said so. */
   rest(restDeg: number, from: Settle['from'], device: string | null, turned: boolean): void;

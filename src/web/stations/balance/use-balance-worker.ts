@@ -18,7 +18,7 @@ export interface Search {
 
 const NO_SEARCH = { placed: null, runs: false };
 
-/** What a worker says of a balancing. */
+/** The answers of a worker about a balancing. */
 interface BalanceWorker {
   /** To the present question, or while it is busy to the one before; null at first. */
   answers: BalanceAnswers | null;

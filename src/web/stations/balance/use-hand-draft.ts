@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Piece, Settle } from '../../../core/bench/balance';
 import type { ByHand } from './doing';
 
-/** What the fitter has picked or typed and not written yet. */
+/** The fitter's choices and texts that are not written yet. */
 interface Draft {
   /** Chosen instead of the advice. */
   doing: ByHand | null;
@@ -31,7 +31,7 @@ export interface HandDraft extends Draft {
 
 const EMPTY = { doing: null, deg: null, from: undefined, at: 'right', pieces: null } as const;
 
-/** What is done by hand at the stand, until it is written down. */
+/** The act by hand at the stand, until it is written down. */
 export const useHandDraft = (): HandDraft => {
   const [draft, setDraft] = useState<Draft>({ ...EMPTY, fieldKey: 0 });
   return {

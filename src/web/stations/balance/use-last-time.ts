@@ -4,7 +4,7 @@ import { heavyAgainst, type EntryData } from '../../../core/job';
 import { useJob } from '../../parts/job-context';
 import { useWheelRecord } from '../../parts/use-wheel-record';
 
-/** What this wheel needed in the job before this one. */
+/** The weights of this wheel in the job before this one. */
 export interface LastTime {
   /** Null where nothing is known, or where the fitter leaves it out. */
   hint: EntryData['balance-hint'] | null;

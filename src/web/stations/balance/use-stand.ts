@@ -6,9 +6,7 @@ import { useApp } from '../../store';
 /** The balance stand, and the dial that turns with it. */
 export interface Stand {
   live: LiveDevice;
-  /**
-   * How far the dial is turned, in degrees and on without end; null while the stand says nothing.
-   */
+  /** The dial's turn, in degrees and without end; null while the stand says nothing. */
   turnDeg: number | null;
 }
 

@@ -13,7 +13,7 @@ const FIELDS = [
   ['luggageKg', 'Luggage', 500],
 ] as const;
 
-/** Who and what rides on the machine, and what that puts on this tire. */
+/** The load on the machine, and what it puts on this tire. */
 export const LoadTab = ({ choice }: { choice: ChoiceAtHand }) => {
   const { state, machine, write, correcting } = useJob();
   const { read, write: show } = useUnits();

@@ -33,7 +33,7 @@ const Row = ({ place, ranked }: { place: number; ranked: RankedTire<TireStock> }
   </RadioGroup.Item>
 );
 
-/** What is not good about a tire; where all is good, the first of it. */
+/** The faults of a tire; if there are none, the first of its reasons. */
 const tellingOf = ({ fit }: RankedTire): readonly Reason[] => {
   const doubts = fit.reasons.filter((r) => r.verdict !== 'good');
   return doubts.length > 0 ? doubts : fit.reasons.slice(0, 2);
@@ -80,7 +80,7 @@ const Shelf = ({ choice, onDone }: { choice: ChoiceAtHand; onDone: () => void })
   );
 };
 
-/** Which tire: ranked from the shelf, or typed as it is printed. */
+/** The choice of a tire: ranked from the shelf, or typed as it is printed. */
 export const TireTab = ({ choice, tried }: { choice: ChoiceAtHand; tried: boolean }) => {
   const { draft, change } = choice.drafting;
   const [open, setOpen] = useState(false);

@@ -29,7 +29,7 @@ export const ToolCloth = ({ choice }: { choice: ChoiceAtHand }) => (
   </div>
 );
 
-/** What of the laying out is doubtful. */
+/** The doubts about the laying out. */
 export const ToolsTab = ({ choice }: { choice: ChoiceAtHand }) => {
   if (!choice.parts.tools) return <p className="py-4 text-ink2">Pick a tire first.</p>;
   const { groups, reasons } = choice.parts.tools.result;

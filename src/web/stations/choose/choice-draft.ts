@@ -5,7 +5,7 @@ import type { Arrows } from '../../../core/fit/tires';
 /** The tire is typed and not from the shelf. */
 export const TYPED = 'typed';
 
-/** What the fitter has picked or typed so far. */
+/** The fitter's choices and texts so far. */
 export interface Draft {
   tireId: string;
   marking: string;
@@ -42,7 +42,7 @@ export const typedDraft = (marking: string, tube: boolean): Draft => ({
   tubeId: '',
 });
 
-/** What a tire on the shelf says of itself. */
+/** The choice that a tire on the shelf fills in. */
 export const shelfDraft = (tire: TireStock, writeKpa: WriteKpa): Partial<Draft> => ({
   tireId: tire.id,
   marking: tire.marking,

@@ -7,7 +7,7 @@ import { useShelf } from './use-shelf';
 import { useUnits } from '../../parts/quantity';
 import { shelfDraft, typedDraft, writtenDraft, TYPED, type Draft } from './choice-draft';
 
-/** What is picked or typed, and the ways to change it. */
+/** The choices and texts, and the ways to change them. */
 export interface ChoiceDraft {
   draft: Draft;
   change(part: Partial<Draft>): void;

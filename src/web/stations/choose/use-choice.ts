@@ -12,14 +12,14 @@ import { useParts, type PartsAtHand } from './use-parts';
 
 /** The choice at hand, as every tab of Choose sees it. */
 export interface ChoiceAtHand {
-  /** What the tire has to suit. */
+  /** The needs of the tire. */
   context: FitContext;
   drafting: ChoiceDraft;
   fits: FitAtHand;
   parts: PartsAtHand;
 }
 
-/** What is picked, what the workings say of it, and the parts and tools that go with it. */
+/** The choices, their answers from the workings, and the parts and tools that go with them. */
 export const useChoice = (): ChoiceAtHand => {
   const { state, job, machineWheels } = useJob();
   const shop = useShelf();

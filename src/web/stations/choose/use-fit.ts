@@ -12,7 +12,7 @@ import { tryInput, type InputAttempt } from '../../../core/base/errors';
 import { attempt, type Attempt } from '../../../core/base/working';
 import type { Draft } from './choice-draft';
 
-/** What the workings say of the tire that is picked or typed. */
+/** The answers of the workings about the tire that is picked or typed. */
 export interface FitAtHand {
   /** The whole shelf, the best first. */
   ranking: InputAttempt<TireRanking<TireStock>>;

@@ -15,15 +15,14 @@ export interface PartsAtHand {
   /** The tube that is picked, or the best of the shelf. */
   tubeFit: TubeFit | undefined;
   wants: Want[];
-  /** What is short and what it costs. */
+  /** The shortages and the cost. */
   list: Working<Materials> | null;
-  /** What to lay out. */
+  /** The tools to lay out. */
   tools: Working<ToolList> | null;
 }
 
 /**
- * What goes on with the tire, what it costs, and tools; `known` once its size can be
- * read.
+ * The parts that go on with the tire, their cost, and the tools; `known` once its size can be read.
  */
 export const useParts = ({ marking, tube, tubeId, tireId }: Draft, known: boolean): PartsAtHand => {
   const { state } = useJob();

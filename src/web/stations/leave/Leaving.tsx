@@ -35,8 +35,8 @@ const Opens = ({
 };
 
 /**
- * What belongs to the machine before it leaves: the ride, the bolts once it is cool, what it is
- * taught.
+ * The machine's own points before it leaves: the ride, the bolts once it is cool, the
+ * recalibration.
  */
 export const Leaving = () => {
   const { state, machine, write } = useJob();

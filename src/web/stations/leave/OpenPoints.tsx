@@ -2,7 +2,7 @@ import { openPoints, pairDoubts } from '../../../core/job';
 import { useJob } from '../../parts/job-context';
 import { VerdictMark, VerdictShape } from '../../parts/VerdictMark';
 
-/** What all stations before say is doubtful or missing. */
+/** The doubtful or missing points of all stations before. */
 export const OpenPoints = () => {
   const { state, reports, machineWheels, write } = useJob();
   const { missing, doubts: ofStations } = openPoints(reports);

@@ -11,7 +11,7 @@ import { useVisitOfJobQuery } from '../../store/visits-api';
 import { Cautions } from '../StationLayout';
 
 /**
- * What the machine's record asks after a tire change, both pressures first, and whether it was
+ * The machine record's recalibration after a tire change, both pressures first, and whether it was
  * done.
  */
 export const RecalibrationSheet = ({ onDone }: { onDone: () => void }) => {

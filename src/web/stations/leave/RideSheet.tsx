@@ -12,7 +12,7 @@ import { Cautions } from '../StationLayout';
 
 type How = EntryData['test-ride']['how'];
 
-/** What to mind on the way. Common practice. */
+/** The cautions for the ride. Common practice. */
 const MIND = [
   'New tires are slippery: gently, upright at first. Only where riding is allowed, by someone licensed to ride it.',
   'Brake at walking pace first. Then the warning light, then straight ahead: does it pull, does it shake, and at which speed?',

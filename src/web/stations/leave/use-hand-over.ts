@@ -53,8 +53,8 @@ const schema = (isDespite: boolean) =>
   });
 
 /**
- * Who takes it, when it is looked at again, where the old tire goes, and by whose word it leaves
- * unproved.
+ * The person who takes it, the recheck dates, the way of the old tire, and the approval if it
+ * leaves unproved.
  */
 export const useHandOver = (): HandOverAtHand => {
   const { job, state, write } = useJob();

@@ -16,7 +16,7 @@ const YES = [
 const typed = (value: boolean | undefined): string =>
   value === undefined ? '' : value ? 'yes' : 'no';
 
-/** What has to be so, and noted, before a bolt of a clamped wheel is touched. */
+/** The note to make before a bolt of a clamped wheel is touched. */
 export const AirOutSheet = ({ onDone }: { onDone: () => void }) => {
   const { state, write, correcting } = useJob();
   const { read, write: show } = useUnits();

@@ -6,7 +6,7 @@ import { StandInKnobs } from '../../parts/StandInKnobs';
 import { useDevice } from '../../parts/use-device';
 
 interface Props {
-  /** What is measured next, in words; null when all is. */
+  /** The next thing to measure, in words; null when all is. */
   next: string | null;
   onTake: (mm: number, device: string) => void;
 }

@@ -22,12 +22,12 @@ export interface Seating {
   pop(): Promise<void>;
 }
 
-/** What a gauge shows above the limit before anybody took it counts from here on. */
+/** The margin above the limit from which a gauge's reading counts although it was not taken. */
 const ABOVE_KPA = 0.01;
 
 /**
- * What the log and the gauge say of the seating. What the gauge has shown counts though nobody took
- * it.
+ * The state of the seating by log and gauge. The gauge's readings count although they were not
+ * taken.
  */
 export const useSeating = (gauge: LiveDevice): Seating => {
   const { state, write } = useJob();

@@ -2,7 +2,7 @@ import { instant, text } from '../../../base/fields';
 import { defineVisitEntry } from '../define-entry';
 
 /**
- * What the visit is on hold for, and until when if known; `what` is null when it is no longer on
+ * The reason a visit is on hold, and until when if known; `what` is null when it is no longer on
  * hold.
  */
 interface WaitsData {
