@@ -8,7 +8,7 @@ import { seeded } from '../src/core/base/statistics';
 import { angleBetween, normalDeg } from '../src/core/base/units';
 
 /**
- * A wheel on a stand that nobody can look into: its heavy vector at the weight radius, and the
+ * A wheel on a stand that no one can look into: its heavy vector at the weight radius, and the
  * stand's dead band, grams.
  */
 export interface HiddenWheel {

@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import Database from 'better-sqlite3';
 
 /**
- * Jobs of the demo that are written again and again, and one that somebody wrote very much into.
+ * Jobs of the demo that are written again and again, and one that someone wrote very much into.
  */
 export const DEMO_JOBS = 20;
 export const LONG_LOG = 'demo-job-22';

@@ -248,7 +248,7 @@ const leavesOf = (value: unknown, path = ''): { path: string; leaf: unknown }[] 
     ? Object.entries(value).flatMap(([key, inner]) => leavesOf(inner, `${path}.${key}`))
     : [{ path, leaf: value }];
 
-/** A text that nobody wrote on purpose. */
+/** A text that no one wrote on purpose. */
 const SLIPPED =
   /undefined|NaN|\bnull\b|\[object|Infinity|\S {2,}\S|(?<![\d.])1 (bites|tries|days|years|pieces|holes|places|readings|spokes|patches|wheels|steps)\b/;
 

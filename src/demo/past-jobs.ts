@@ -168,7 +168,7 @@ const balance = (
   settle();
   const deg = round(normalDeg(heavyDeg + 180)) % 360;
   write('balance', 'level-test', { deg, moved: stand.level(deg, state().balance.on) });
-  // Now and then nobody writes down that it is over.
+  // Now and then no one writes down that it is over.
   if (random() < 0.1) return;
   const { leftG, leftDeg, bandG, chance, ...now } = believed(state);
   write('balance', 'balanced', {

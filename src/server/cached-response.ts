@@ -1,7 +1,7 @@
 import type { Db } from './db/open-db';
 
 /**
- * An answer that is made of the database alone, kept as text until something is written: whoever
+ * An answer that is made of the database alone, kept as text until something is written: anyone who
  * asks again and again costs next to nothing.
  */
 export const cachedResponse = (db: Db, make: () => object): (() => string) => {

@@ -4,7 +4,7 @@ interface DiskProblem extends InputProblem {
   status: number;
 }
 
-/** The prefixes of SQLite's and the system's codes, and what each means to whoever wrote. */
+/** The prefixes of SQLite's and the system's codes, and what each means to the writer. */
 const PROBLEMS: readonly {
   codes: readonly string[];
   status: number;

@@ -24,16 +24,16 @@ export class DatabaseGone extends Error {
   }
 }
 
-/** Whoever asked has gone, so nobody waits for the answer. */
+/** The client has gone, so no one waits for the answer. */
 export class AskerGone extends Error {}
 
-/** Nobody is signed in, or the screen is locked. */
+/** No one is signed in, or the screen is locked. */
 export class NotSignedIn extends InputError {}
 
 /** The person signed in may not do this. */
 export class NotAllowed extends InputError {}
 
-/** Wrong guesses too often: whoever asks waits. */
+/** Wrong guesses too often: the one who asks waits. */
 export class MustWait extends InputError {}
 
 /** The id is there already, of something else. */
@@ -58,7 +58,7 @@ export class LogMovedOn extends Error {
 }
 
 /**
- * A record was changed by somebody else since it was read; it comes with the refusal as it stands.
+ * A record was changed by someone else since it was read; it comes with the refusal as it stands.
  */
 export class ChangedMeanwhile extends Error {
   constructor(readonly record: { version: number }) {

@@ -34,7 +34,7 @@ const opened = (from: Buffer | string): Sharp =>
   sharp(from, { limitInputPixels: MAX_PIXELS, failOn: 'error', animated: false });
 
 /**
- * The picture, decoded and encoded anew, turned as the camera held it: where it was taken, with
+ * The picture, decoded and encoded again, turned as the camera held it: where it was taken, with
  * what, and whatever else a file may hide, is not in it. Throws `InputError` for what cannot be
  * decoded.
  */

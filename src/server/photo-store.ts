@@ -60,7 +60,7 @@ export const photoStore = (folder: string, mostMb: () => number = () => Infinity
       return isPrinted ? readFile(found.path) : null;
     },
     /**
-     * Decoded and encoded anew, and on the disk for good before it answers. Throws `InputError` for
+     * Decoded and encoded again, and on the disk for good before it answers. Throws `InputError` for
      * what is no picture.
      */
     async keep(sent: unknown): Promise<{ photoId: string; type: string; bytes: number }> {
@@ -90,7 +90,7 @@ export const photoStore = (folder: string, mostMb: () => number = () => Infinity
           await rm(making, { force: true });
         }
       } else {
-        // It was sent again: somebody is about to name it.
+        // It was sent again: someone is about to name it.
         await utimes(path, new Date(), new Date());
       }
       return { photoId, type: PHOTO_KINDS[kind], bytes: bytes.length };

@@ -17,7 +17,7 @@ export const entriesOf = async (
 };
 
 /**
- * The content of a file in the zip. It may complain once more after it was given up: nobody listens
+ * The content of a file in the zip. It may complain once more after it was given up: no one listens
  * then.
  */
 export const contentOf = async (zip: ZipFile, entry: ZipEntry): Promise<Readable> => {

@@ -15,7 +15,7 @@ export const requestLog = (logger: Logger) =>
       req: (req: IncomingMessage & { id?: unknown }) => ({
         id: req.id,
         method: req.method,
-        // The key of the calendar is in its address, and so are the names that somebody looks for.
+        // The key of the calendar is in its address, and so are the names that someone looks for.
         url: req.url?.replace(/([?&][^=&]*=)[^&]*/g, '$1…'),
         from: req.socket?.remoteAddress,
       }),

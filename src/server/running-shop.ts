@@ -42,7 +42,7 @@ const DRAIN_LOOK_MS = 20;
 /** The interval at which idle screens are locked, so that their streams end as well. */
 const LOCK_EVERY_MS = 15_000;
 
-/** The work on the shop's own file in progress, and the words for whoever asks meanwhile. */
+/** The work on the shop's own file in progress, and the words for requests meanwhile. */
 const BUSY = {
   restoring: 'A backup is being restored. Nothing was saved.',
   'taking in': 'A file is being imported. Nothing was saved.',
@@ -65,7 +65,7 @@ const READS: readonly (string | undefined)[] = ['GET', 'HEAD', 'OPTIONS'];
 type Passed = 'logger' | 'passphrase' | 'isReachable' | 'addresses' | 'proxy' | 'root';
 
 /**
- * A shop on its file: answers requests, writes its journal back, and can be closed and begun anew
+ * A shop on its file: answers requests, writes its journal back, and can be closed and begun again
  * on a restored file while the server goes on listening. Throws `DatabaseUnusable` where the file
  * cannot be used.
  */
@@ -165,7 +165,7 @@ export const runningShop = (
     return left() <= 1;
   };
   /**
-   * Closes the shop, puts what lies in a folder in its place and begins anew; the old one is begun
+   * Closes the shop, puts what lies in a folder in its place and begins again; the old one is begun
    * again where that fails.
    */
   const swapped = async (folder: string, busy: Busy, isKept = true): Promise<string | null> => {
@@ -208,7 +208,7 @@ export const runningShop = (
     }
   };
 
-  /** Makes another shop beside the running one while nobody writes, and puts it in its place. */
+  /** Makes another shop beside the running one while no one writes, and puts it in its place. */
   const remade = async <T>(
     busy: Busy,
     isKept: boolean,
@@ -217,7 +217,7 @@ export const runningShop = (
     if (swapping !== null || remaking !== null) throw new ServerBusy();
     remaking = busy;
     try {
-      // What somebody is still writing would not be in it.
+      // What someone is still writing would not be in it.
       if (!(await alone(() => writing))) throw new ServerBusy();
       const { made, folder } = await make();
       try {

@@ -139,7 +139,7 @@ const Screens = () => {
     void dispatch(loadShop());
   }, [dispatch]);
   useEffect(() => {
-    // Somebody has to be at the bench; the stamp changes who.
+    // Someone has to be at the bench; the stamp changes who.
     if (people && people.length > 0 && !people.includes(who)) dispatch(whoChosen(people[0]!));
   }, [dispatch, people, who]);
   if (status === 'failed')

@@ -25,7 +25,7 @@ const started = async (file: string) => {
   return { url, stop: () => child.kill() };
 };
 
-/** Runs while somebody else asks again and again; says how long both took, in milliseconds. */
+/** Runs while someone else asks again and again; says how long both took, in milliseconds. */
 const watched = async <T>(url: string, run: () => Promise<T>) => {
   const waits: number[] = [];
   let isOver = false;

@@ -2,7 +2,7 @@ import { angleBetween } from '../../src/core/base/units';
 import { balanceAsAdvised, balanceOf, settled } from './hidden-wheel';
 import { confirmed, expect, expectAccessible, openAs, test, TEST_UNITS } from './shop';
 
-/** The demo wheel on the bench, its balancing begun anew. */
+/** The demo wheel on the bench, its balancing begun again. */
 const anew = async (page: Parameters<typeof openAs>[0], shop: Parameters<typeof openAs>[1]) => {
   await openAs(page, shop, '/jobs/demo-job-21/balance');
   await settled(page);

@@ -18,7 +18,7 @@ export const balanceOf = async (page: Page) => {
 export const settled = (page: Page) => expect(page.locator('[aria-busy=false]')).toBeVisible();
 
 /**
- * Plays a wheel that nobody can look into: answers what the screen asks until it says that it is
+ * Plays a wheel that no one can look into: answers what the screen asks until it says that it is
  * balanced. Says how often weights went on.
  */
 export const balanceAsAdvised = async (

@@ -55,7 +55,7 @@ test('a stubborn tire on the simulated hose: a try fails, air above the limit is
   await page.keyboard.press('a');
   await expect(page.getByText('try 2 of 3')).toBeVisible();
 
-  // Again dry, and this time nobody stops at the limit: nothing more may go in, nor be taken.
+  // Again dry, and this time no one stops at the limit: nothing more may go in, nor be taken.
   await hold(shop, 'hose gauge', { beads: 'dry', regulatorKpa: TANK_KPA });
   await hose.getByRole('button', { name: 'Air in' }).click();
   await expect(now).toHaveText('Stop. Let it all out.', { timeout: 120_000 });

@@ -23,12 +23,12 @@ test('what another bench writes stands on this screen within a second, and two a
   await expect(page.getByText('Step 2 of 9')).toBeVisible();
   const tookMs = Date.now() - began;
   test.info().annotations.push({ type: 'seen after', description: `${tookMs} ms` });
-  // It follows on: nobody is told that the log has moved.
+  // It follows on: no one is told that the log has moved.
   await page.keyboard.press('n');
   await expect(page.getByText('Step 3 of 9')).toBeVisible();
   await expect(tablet.getByText('Step 3 of 9')).toBeVisible();
 
-  // Gone to the day, he is not at the job any more, and the day hears of it as well.
+  // Gone to the day, he is not at the job anymore, and the day hears of it as well.
   await tablet.goto(`${shop.url}/`);
   await expect(page.getByText('Osk Tarrow is also here')).toHaveCount(0);
   await page.request.post(`${shop.url}/api/people`, { data: { name: 'Ines Varo' } });

@@ -100,7 +100,7 @@ test('a second tablet comes in by a code, and is signed out from the first scree
   await page.getByRole('button', { name: 'Done' }).click();
   await page.getByRole('button', { name: `Sign out ${OWNER.who}` }).click();
   await expect(page.getByRole('list', { name: 'Signed in' }).getByRole('listitem')).toHaveCount(1);
-  // Nobody touches the other screen: it notices by itself.
+  // No one touches the other screen: it notices by itself.
   await expect(other.getByRole('heading', { name: 'Who’s signing in?' })).toBeVisible({
     timeout: 120_000,
   });

@@ -46,7 +46,7 @@ test('the day in order: a block is moved by keyboard and stays, is undone, and a
   await page.keyboard.press('f');
   await expect(fixed).toHaveCount(0);
 
-  // A promise that nobody can keep is said early, with what is left to do about it.
+  // A promise that no one can keep is said early, with what is left to do about it.
   const { visits } = (await (await page.request.get(`${shop.url}/api/visits`)).json()) as {
     visits: { id: string; machineName: string; lastSeq: number }[];
   };
@@ -137,7 +137,7 @@ test('where a better plan is not ruled out it says by how much; it is looked for
   more!();
   await expect(page.getByText('Best possible plan.')).toBeVisible({ timeout: 120_000 });
   await expect(page.getByRole('button', { name: 'Search longer' })).toHaveCount(0);
-  // Of two people and a few wheels nobody has to ask; whoever does not want to wait stops it, with
+  // Of two people and a few wheels no one has to ask; a person who cannot wait stops it, with
   // the plan in sight.
   await page.getByRole('button', { name: 'Osk Tarrow', exact: true }).click();
   await expect(page.getByText('Still looking for a better one.')).toBeVisible({ timeout: 120_000 });

@@ -49,7 +49,7 @@ test('a ring of two: beads by caliper one after the other, then every bolt in it
     ).toBeVisible();
     await hold(shop, caliper, { on: true });
     const take = sheet.getByRole('button', { name: `Take outer bead, bundle ${place}` });
-    // Steady at the part, no longer at nought.
+    // Steady at the part, no longer at zero.
     await expect(
       sheet.getByRole('group', { name: 'Caliper' }).getByText(/^(19\.9|20\.0)\d mm$/),
     ).toBeVisible();

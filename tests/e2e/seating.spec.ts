@@ -38,7 +38,7 @@ test('a stubborn tire: one try fails, a reading above the limit stops it, the th
   await expect(now).toHaveText('Stop here. Find out why.');
   await expect(page.getByText('Is the tube caught under the bead?')).toBeVisible();
   await expect(page.getByRole('button', { name: /again/ })).toHaveCount(0);
-  // The cause is found: it is kept, and the tries begin anew.
+  // The cause is found: it is kept, and the tries begin again.
   await page.keyboard.press('x');
   await page.getByRole('button', { name: 'A bead will not seat' }).click();
   await page.getByRole('button', { name: /Fixed by: Is a tube caught/ }).click();

@@ -16,7 +16,7 @@ const UNDER: Record<string, string> = {
   visits: '/api/visits',
   workings: '/api/workings',
 };
-/** They go on for as long as somebody listens. */
+/** They go on for as long as someone listens. */
 const STREAMS = ['/api/live', '/api/devices/stream', '/api/devices/:name/stream'];
 const DIR = join(__dirname, '../../src/server/routes');
 const ROUTE = /router\.(get|post|put|delete)\(\s*['`]([^'`]+)['`]/g;

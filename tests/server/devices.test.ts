@@ -87,7 +87,7 @@ describe('the hub', () => {
     hub.post(said(0.6, { at: '2026-04-30T12:00:05.000Z' }));
     hub.post(said(0.7, { at: '2026-04-30T12:00:04.000Z' }));
     expect([heard, hub.list()[0]!.last?.value]).toEqual([1, 0.6]);
-    // A clock that was set anew is believed after a silence.
+    // A clock that was reset is believed after a silence.
     now += 60_000;
     hub.post(said(0.5, { at: '2020-01-01T00:00:00.000Z' }));
     expect([heard, hub.list()[0]!.state]).toEqual([2, 'live']);

@@ -91,7 +91,7 @@ test('given up in the middle, nothing of it stays; a refusal is the last line', 
     text += new TextDecoder().decode((await reader.read()).value);
   stop.abort();
   await reader.closed.catch(() => undefined);
-  // Whoever writes waits until it is given up, and not longer.
+  // Anyone who writes waits until it is given up, and not longer.
   const rename = async () => {
     const headers = { 'content-type': 'application/json' };
     return (await fetch(`${url}/shop/name`, { method: 'PUT', body: '{"name":"Open"}', headers }))

@@ -124,7 +124,7 @@ describe('what it says is what the server does', () => {
       const ajv = new Ajv2019({ strict: false, validateFormats: false });
       const said = operationOf(route);
       expect(ajv.compile(said.requestBody!.content['application/json']!.schema)(wrong)).toBe(false);
-      // Nobody is signed in whose secret it could be.
+      // No one is signed in whose secret it could be.
       expect((await send(route, {}, wrong)).status).toBe(
         OF_THE_SIGNED_IN.includes(route) ? 401 : 422,
       );

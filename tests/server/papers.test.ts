@@ -114,7 +114,7 @@ describe('a machine with two wheels is one sheet', () => {
     expect((await ask.get('/api/jobs/two-f')).body.entries.at(-1)).toMatchObject({
       data: { of: 'ride-2' },
     });
-    // Nobody may write on the server's behalf.
+    // No one may write on the server's behalf.
     const forged = await write('two-f', [entry('forged', 'test-ride', { ...ride, of: 'ride-2' })]);
     expect([forged.status, forged.body.error.field]).toEqual([422, 'entries[0].data.of']);
   });

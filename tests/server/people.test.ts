@@ -57,7 +57,7 @@ describe('a secret', () => {
     expect(await isSecret('730418', one)).toBe(true);
     expect(await isSecret('730419', one)).toBe(false);
     expect(await isSecret('730418', null)).toBe(false);
-    // The best of several, as a ratio: whatever else the machine does, a name that nobody has costs
+    // The best of several, as a ratio: whatever else the machine does, a name that no one has costs
     // about as much.
     const bestOf = async (kept: string | null) => {
       const times: number[] = [];
@@ -256,7 +256,7 @@ describe('signing in', () => {
       .send({ old: PEOPLE.fitter.secret, secret: '604937' })
       .expect(401);
     expect((await osk.get('/api/session').expect(200)).body.me.isLocked).toBe(true);
-    // Somebody else goes on at this bench.
+    // Someone else goes on at this bench.
     const { body: next } = await osk.post('/api/session').send(PEOPLE.learner).expect(201);
     expect(next.me).toMatchObject({ who: 'Wil Penhallow', isLocked: false });
     await osk.get('/api/shop').expect(200);

@@ -92,7 +92,7 @@ export const listOf = (item: Joi.Schema, max: number, says: string): Joi.Schema 
     `Enter ${lowerFirst(says)}, ${max} at most`,
   );
 
-/** A list in which no two things have the same `key`: which of them is meant nobody could tell. */
+/** A list in which no two things have the same `key`: which of them is meant no one could tell. */
 export const uniqueBy = (list: Joi.Schema, key: string): Joi.Schema =>
   list.custom((items: readonly Record<string, unknown>[], { state }) => {
     const keys = items.map((item) => item[key]);

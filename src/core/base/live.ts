@@ -9,7 +9,7 @@ export interface LiveNews {
   day?: true;
   /** Records, people or rules. */
   shop?: true;
-  /** Jobs that somebody came to, or left. */
+  /** Jobs that someone came to, or left. */
   around?: string[];
 }
 

@@ -151,7 +151,7 @@ export const backDoubts = (state: JobState): string[] => {
 };
 
 /**
- * Until when it cools after its test ride, ISO 8601; null before the ride, or where nobody rode.
+ * Until when it cools after its test ride, ISO 8601; null before the ride, or where no one rode.
  */
 export const coolUntil = (state: JobState): string | null =>
   state.ride && state.ride.how !== 'refused'

@@ -89,7 +89,7 @@ describe('what a tire has to suit', () => {
       otherEnd: undefined,
     });
     expect(fitContextOf(foldJob([]), DAY)).toBeNull();
-    // Without the load, or without what the machine weighs at either end, nobody knows what it
+    // Without the load, or without what the machine weighs at either end, no one knows what it
     // carries.
     const sheet = (more: object, load = true) => {
       const of = jobWith(sampleMachine({ emptyFrontKg: 54, emptyRearKg: 57, ...more }));

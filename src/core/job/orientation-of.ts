@@ -5,7 +5,7 @@ import { lightMarkTo, newTireOf } from './new-tire';
 
 /**
  * The way the tire lies on the side that is up, and the place of its mark. `arrowSeen` as it lies;
- * where nobody has said yet, it is taken to lie right, and the result says what right is.
+ * where no one has said yet, it is taken to lie right, and the result says what right is.
  */
 export const orientationOf = (
   state: JobState,

@@ -59,7 +59,7 @@ const boltsOf = ({ wheel }: Pick<JobState, 'wheel'>) =>
     ? { bolts: wheel.rimBolts, wantedNm: wheel.rimBoltTorqueNm }
     : { bolts: wheel?.ringBolts ?? null, wantedNm: wheel?.ringTorqueNm ?? null };
 
-/** The bolts at hand; null for a wheel that is not clamped, or whose bolts nobody counted. */
+/** The bolts at hand; null for a wheel that is not clamped, or whose bolts no one counted. */
 export const ringOf = (state: JobState): RingNow | null => {
   const rings = ringsOf(state);
   const { bolts, wantedNm } = boltsOf(state);
@@ -103,7 +103,7 @@ export const crushOf = ({ beads, wheel, rules }: JobState): Attempt<BeadCrush> |
 };
 
 /**
- * A ring's bolt circle that nobody measured, for the clamp of each millimetre alone. Basis: memory.
+ * A ring's bolt circle that no one measured, for the clamp of each millimetre alone. Basis: memory.
  */
 const USUAL_CIRCLE_MM = 300;
 

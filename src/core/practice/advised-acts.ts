@@ -50,7 +50,7 @@ export function* advisedActs(
     } else if (advice.do === 'spin') {
       throw new Error('A stand has no machine');
     } else if (advice.do === 'look') {
-      // Nobody is there to look: it ends as it is.
+      // No one is there to look: it ends as it is.
       return;
     } else if (advice.do === 'done') {
       yield { do: 'done', chance: advice.chance };

@@ -34,7 +34,7 @@ export interface AirState {
 }
 
 const STEP_S = 0.02;
-/** Nobody holds a hose longer. */
+/** No one holds a hose longer. */
 const LONGEST_S = 120;
 /** Above this there is air in it. */
 const AIR_KPA = 2;

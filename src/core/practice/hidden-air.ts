@@ -5,7 +5,7 @@ import { seeded } from '../base/statistics';
 export const AIR_LEVELS = ['a dry bead', 'one side hangs', 'something is wrong'] as const;
 export type AirLevel = (typeof AIR_LEVELS)[number];
 
-/** A tire on the hose that nobody has seated yet. */
+/** A tire on the hose that no one has seated yet. */
 export interface HiddenAir {
   tire: HoseTire;
   /** The limits of sidewall, rim and shop, gauge; the lowest of them binds. */

@@ -22,7 +22,7 @@ export interface HiddenLeak {
 }
 
 const STEP_KPA = 1;
-/** Nobody waits longer. */
+/** No one waits longer. */
 export const MAX_DAYS = 90;
 
 /** The hidden share of the ordinary loss: well below it, or well above. */

@@ -7,7 +7,7 @@ import { seeded } from '../base/statistics';
 export const PAIR_LEVELS = ['on the rack', 'aired by others', 'two that differ'] as const;
 export type PairLevel = (typeof PAIR_LEVELS)[number];
 
-/** A tire that nobody has taped. */
+/** A tire that no one has taped. */
 interface HiddenTire {
   /** Round the middle of its tread, at the measuring pressure. */
   circumferenceMm: number;

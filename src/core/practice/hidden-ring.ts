@@ -7,7 +7,7 @@ import { seeded } from '../base/statistics';
 export const RING_LEVELS = ['a ring that tilts', 'bundles that vary', 'too thin'] as const;
 export type RingLevel = (typeof RING_LEVELS)[number];
 
-/** A ring with its bolts just started, on beads that nobody has measured. */
+/** A ring with its bolts just started, on beads that no one has measured. */
 export interface HiddenRing {
   bolts: number;
   /** The caliper's readings, place after place, mm; after the last it begins again. */

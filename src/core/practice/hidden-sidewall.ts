@@ -120,7 +120,7 @@ const slower = (symbol: string, steps: number): string =>
 const code = (week: number, year: number): string =>
   `${String(week).padStart(2, '0')}${String(year).padStart(2, '0')}`;
 
-/** Faults that anybody sees, and those one step below what is asked for. */
+/** Faults that anyone sees, and those one step below what is asked for. */
 const PLAIN: readonly Fault[] = [
   (p, chance) => ({ ...p, rimIn: p.rimIn + (chance() < 0.5 ? -1 : 1) }),
   (p, chance) => ({ ...p, loadIndex: p.loadIndex - 6 - Math.floor(6 * chance()) }),

@@ -7,7 +7,7 @@ import { wheelModel, type RunoutReading, type Turned } from '../bench/truing';
 export const SPOKE_LEVELS = ['a wobble', 'wobble and hop', 'battered'] as const;
 export type SpokeLevel = (typeof SPOKE_LEVELS)[number];
 
-/** A laced wheel on the truing stand whose nipples nobody knows. */
+/** A laced wheel on the truing stand whose nipples no one knows. */
 export interface HiddenSpokes {
   spokes: number;
   rimDiameterMm: number;
@@ -24,7 +24,7 @@ export interface HiddenSpokes {
 const STEP_MM = 0.05;
 const round = (mm: number): number => Math.round(mm / STEP_MM) * STEP_MM;
 
-/** A stretch of nipples that somebody turned too far or not far enough, most in its middle. */
+/** A stretch of nipples that someone turned too far or not far enough, most in its middle. */
 const fault = (chance: () => number, spokes: number, alike: boolean): number[] => {
   const from = Math.floor(chance() * spokes);
   const length = 3 + Math.floor(chance() * (spokes / 3));

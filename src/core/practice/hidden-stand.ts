@@ -11,7 +11,7 @@ export const standWheel = (heavy: MassVector, weights: readonly MassVector[]): S
   lumps: [heavy, ...weights],
 });
 
-/** A stand with a wheel that nobody can look into: what it shows when it is let go. */
+/** A stand with a wheel that no one can look into: what it shows when it is let go. */
 export interface HiddenStand {
   /**
    * The place that comes to the bottom when what is heavy is let go from the left or the right,

@@ -1,6 +1,6 @@
 import { PRACTICE, PRACTICE_KINDS, type PracticeKind } from './kinds';
 
-/** A round that somebody played, as it is sent in. */
+/** A round that someone played, as it is sent in. */
 export interface PracticeTried {
   id: string;
   who: string;
@@ -49,7 +49,7 @@ export const standingOf = (rounds: readonly PracticeScore[]): PracticeStanding =
   };
 };
 
-/** The last rounds of a level are what somebody can do now. Basis: memory. */
+/** The last rounds of a level are what someone can do now. Basis: memory. */
 const LAST = 5;
 /** Of them so many have to end as they should, before the next level is worth it. Basis: memory. */
 const ENOUGH = 4;

@@ -77,7 +77,7 @@ const grams = (value: number) => ({ value, unit: 'g' as const, digits: 0 });
  * A round of practice: what a hidden wheel was left with after one's own tries, and what the advice
  * would have done with it.
  *
- * `seed` 0 to a billion; `tries` at most 40. The same seed is the same wheel, so a round can be worked out again.
+ * `seed` 0 to a billion; `tries` at most 40. The same seed is the same wheel, so a round repeats.
  * Source: the simulated stand, a rigid wheel with friction; the advice of `balance-advise`.
  */
 export const practiceBalance = defineWorking<RoundInput<BalanceLevel, Try>, BalancePlayed>({
@@ -119,7 +119,7 @@ export const practiceBalance = defineWorking<RoundInput<BalanceLevel, Try>, Bala
       'g',
     );
     const within = leftG <= limitG + 1e-9;
-    // A stand whose dead band is known to nobody, as it was for who tried.
+    // A stand whose dead band is known to no one, as it was for who tried.
     const { 'balance.bandG': _, ...usual } = rules ?? {};
     const acts = [
       ...advisedActs(stand, {

@@ -9,7 +9,7 @@ import type { PracticeSpec } from './practice-spec';
 
 /** The places where the rim is read, by the advice and for a score. */
 const DEGS = Array.from({ length: 36 }, (_, i) => i * 10);
-/** More passes than this nobody makes. */
+/** More passes than this no one makes. */
 const MAX_PASSES = 4;
 
 const TURNS = listOf(
@@ -128,7 +128,7 @@ export const practiceTrue = defineWorking<RoundInput<SpokeLevel, Turned>, TruePl
     const checkMm = ruleNumber('runout.spokedCheckMm', rules, show);
     const hidden = hiddenSpokes(seed, level);
     const strange = acts.findIndex((n) => n.spoke > hidden.spokes);
-    // A spoke that is none is turned by nobody.
+    // A spoke that is none is turned by no one.
     const turned = acts.filter((n) => n.spoke <= hidden.spokes);
     const left = outOf(hidden.after(turned));
     const before = outOf(hidden);

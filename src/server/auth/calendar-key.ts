@@ -24,7 +24,7 @@ export const calendarKey = (db: Db) => {
   return {
     /** Made the first time it is asked for. */
     key: (): string => get.get(SETTING) ?? renew(),
-    /** Another one: addresses that were given out read nothing any more. */
+    /** Another one: addresses that were given out read nothing anymore. */
     renew,
     /** Whether a request is for the calendar, and brings the key. */
     isBrought({ method, path, query }: Pick<Request, 'method' | 'path' | 'query'>): boolean {

@@ -11,7 +11,7 @@ const MAX_LOOKED_AT = 72;
 const isDigits = (secret: string): boolean => /^\d+$/.test(secret);
 
 /**
- * Whether whoever guesses tries it first: passwords that many have, words and names in a row, and
+ * Whether a guesser tries it first: passwords that many have, words and names in a row, and
  * `own` names of the shop. A PIN is held to the list of known ones alone: six digits are few, and
  * waiting guards them. Its lists of words are loaded at first use: they slow the server's start.
  */

@@ -4,7 +4,7 @@ import { meOf } from './me';
 
 const acting = new AsyncLocalStorage<{ who: string | null }>();
 
-/** Whoever a request is answered for: signed in, or by the name that it brings. */
+/** Anyone who a request is answered for: signed in, or by the name that it brings. */
 export const actsFor: RequestHandler = (req, _res, next) => {
   const { who } = (req.body ?? {}) as { who?: unknown };
   acting.run({ who: meOf(req)?.who ?? (typeof who === 'string' ? who.slice(0, 60) : null) }, next);

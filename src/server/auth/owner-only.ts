@@ -7,8 +7,8 @@ export const makeForOwnerOnly = (): void => void process.umask(0o077);
 const NOT_OURS = ['EPERM', 'EACCES', 'EROFS'];
 
 /**
- * A database and its journal that an earlier program made for everybody on the machine; left as
- * they are where they are somebody else's.
+ * A database and its journal that an earlier program made for everyone on the machine; left as
+ * they are where they are someone else's.
  */
 export const keepForOwnerOnly = (file: string): void => {
   for (const path of [file, `${file}-wal`, `${file}-shm`])

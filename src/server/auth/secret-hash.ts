@@ -28,11 +28,11 @@ export const hashSecret = async (secret: string, cost = COST): Promise<string> =
   return written(cost, salt, await made(secret, salt, cost));
 };
 
-/** So that a name nobody has takes as long as a wrong secret. */
+/** So that a name no one has takes as long as a wrong secret. */
 const NOBODYS = written(COST, Buffer.alloc(SALT_BYTES), Buffer.alloc(BYTES));
 
 /**
- * Whether a secret is the one that was kept; never for somebody of whom nothing is kept, after the
+ * Whether a secret is the one that was kept; never for someone of whom nothing is kept, after the
  * same time.
  */
 export const isSecret = async (secret: string, kept: string | null): Promise<boolean> => {

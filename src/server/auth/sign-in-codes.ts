@@ -7,7 +7,7 @@ export const CODE_MINUTES = 2;
 const MAX_CODES = 50;
 
 /**
- * Codes by which somebody who is signed in signs in another browser of theirs: each once, and not
+ * Codes by which someone who is signed in signs in another browser of theirs: each once, and not
  * for long.
  */
 export const signInCodes = () => {

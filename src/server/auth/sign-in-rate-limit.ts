@@ -23,7 +23,7 @@ export const signInRateLimit = (keyOf: (req: Request) => string, most = MAX_WRON
     limit: most,
     keyGenerator: keyOf,
     legacyHeaders: false,
-    // What is said is up to whoever asked to count.
+    // The refusal is up to the caller.
     handler: (_req, _res, next) => next(),
   });
   return {

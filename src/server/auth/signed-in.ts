@@ -15,8 +15,8 @@ export const isConfirmed = ({ confirmedMs }: SignedIn, nowMs: number): boolean =
   confirmedMs !== null && nowMs >= confirmedMs && nowMs - confirmedMs < CONFIRMED_MINUTES * 60_000;
 
 /**
- * Lets nobody in who is not signed in, or may not do what is asked for; stands before all of `/api`
- * that is not about signing in. What streams to somebody ends with the session.
+ * Lets no one in who is not signed in, or may not do what is asked for; stands before all of `/api`
+ * that is not about signing in. What streams to someone ends with the session.
  */
 export const signedInOnly =
   (auth: AuthStore, calendar: CalendarKey): RequestHandler =>

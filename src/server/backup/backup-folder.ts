@@ -41,7 +41,7 @@ export const backupFolder = (path: string) => {
         throw new NotFound('Backup not found.');
       return join(folder, name);
     },
-    /** Of the daily ones only so many stay; what somebody made or brought is left to them. */
+    /** Of the daily ones only so many stay; what someone made or brought is left to them. */
     async prune(keep: number): Promise<void> {
       const daily = list().filter((b) => b.kind === 'daily');
       for (const { name } of daily.slice(keep)) await rm(join(folder, name), { force: true });

@@ -121,7 +121,7 @@ export const authStore = (db: Db, lockMinutes: () => number = () => Infinity) =>
     /** The hash of a person's secret; null for an unknown person or one without a secret. */
     secretOf: (who: string): string | null => secretOf.get(who) ?? null,
     /**
-     * Gives somebody a role and a way in, takes the way in (`secret` null), or leaves it
+     * Gives someone a role and a way in, takes the way in (`secret` null), or leaves it
      * (undefined); `butId` stays signed in, everywhere else they are signed out. Throws `NotFound`;
      * `InputError` where no owner would be left who can sign in.
      */

@@ -12,7 +12,7 @@ import type { RecordStore } from './record-store';
 const MAX_READINGS = 60;
 
 /**
- * Somebody has looked: the id of the entry is of the client's own making, so that he may send
+ * Someone has looked: the id of the entry is of the client's own making, so that he may send
  * again.
  */
 export interface Looked {
@@ -110,7 +110,7 @@ export const closeRecheck = (
     (CLOSE as Record<Look, (row: RecheckRow, looked: At, read: LookReadings[Look]) => void>)[
       row.look
     ](row, looked, read);
-    // A record's reading may say that nothing is to be looked at any more: then the row is gone.
+    // A record's reading may say that nothing is to be looked at anymore: then the row is gone.
     return rechecks.peek(id);
   });
   return (id: string, looked: Looked, at = new Date().toISOString()): RecheckRow | null =>

@@ -2,7 +2,7 @@ import { statSync } from 'node:fs';
 
 /**
  * Says whether the file at a path is still the one that was there. A database that was deleted or
- * replaced while it was open goes on being written, but where nobody will ever read it.
+ * replaced while it was open goes on being written, but where no one will ever read it.
  */
 export const sameFile = (file: string): (() => boolean) => {
   const was = statSync(file, { bigint: true });

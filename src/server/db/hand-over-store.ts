@@ -120,7 +120,7 @@ export const handOverStore = (db: Db, records: RecordStore) => {
   };
 
   /**
-   * Takes back what a hand-over put on the wheel: what a newer one, or somebody by hand, has put
+   * Takes back what a hand-over put on the wheel: what a newer one, or someone by hand, has put
    * there since stays, and a newer one gives back what was there before both.
    */
   const takeBack = (jobId: string, wheel: Wheel, { before, after, place }: Fitted): void => {

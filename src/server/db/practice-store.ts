@@ -44,12 +44,12 @@ export const practiceStore = (db: Db) => {
         throw new InputError('id', 'A round with that ID already exists.', 'Use a new ID');
       return kept;
     },
-    /** Somebody's rounds, the newest first. */
+    /** Someone's rounds, the newest first. */
     latest: (who: string, limit: number): PracticeScore[] => latest.all(who, limit).map(toScore),
-    /** Everybody who lets the shop see how they get on. */
+    /** Everyone who lets the shop see how they get on. */
     shown: () => shown.all() as string[],
     shows: (who: string): boolean => shows.get(who) === 1,
-    /** False where nobody has this name. */
+    /** False where no one has this name. */
     show: (who: string, isShown: boolean): boolean => show.run(Number(isShown), who).changes > 0,
   };
 };

@@ -176,7 +176,7 @@ export const recheckStore = (db: Db, records: RecordStore, rules: RuleStore) => 
   };
 
   return {
-    /** A job was handed over, or written to after it was, or is not handed over any more. */
+    /** A job was handed over, or written to after it was, or is not handed over anymore. */
     settleJob(jobId: string, jobNumber: number, state: JobState): void {
       statements.forgetJob.run(jobId);
       const wheelId = state.wheel?.id;
@@ -197,7 +197,7 @@ export const recheckStore = (db: Db, records: RecordStore, rules: RuleStore) => 
         });
       statements.passWheel.run(wheelId);
     },
-    /** The shop's rules changed: what records ask for is worked out anew. */
+    /** The shop's rules changed: what records ask for is computed again. */
     settleRecords: db.transaction(() => {
       const values = valuesNow();
       for (const { id } of statements.readWheels.all())

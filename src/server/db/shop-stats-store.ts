@@ -30,7 +30,7 @@ export const shopStatsStore = (db: Db, troubles: ReturnType<typeof troubleStore>
   const forget = db.prepare('DELETE FROM fitted_weights WHERE job_id = ?');
   const keep = db.prepare('INSERT INTO fitted_weights (job_id, marking, mass_g) VALUES (?, ?, ?)');
   return {
-    /** A job was handed over, or is not any more: what it left on the rim. */
+    /** A job was handed over, or is not anymore: what it left on the rim. */
     settle(jobId: string, { handedOver, chosen, cameOff, balance }: JobState): void {
       forget.run(jobId);
       const marking = chosen?.marking ?? cameOff?.marking;

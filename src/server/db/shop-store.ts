@@ -50,7 +50,7 @@ export const shopStore = (db: Db) => {
     addPerson: (who: string): void => {
       if (addPerson.run(who).changes > 0) changes.note('people', who, who, {});
     },
-    /** False where nobody has this name. */
+    /** False where no one has this name. */
     setPace: (who: string, pace: Pace): boolean => putPace.run(pace, who).changes > 0,
   };
 };

@@ -15,7 +15,7 @@ export const troubleStore = (db: Db) => {
     'SELECT symptom, cured_by IS NOT NULL AS isCured FROM troubles WHERE at >= ? AND at < ?',
   );
   return {
-    /** Works a job's troubles out anew from its log. */
+    /** Works a job's troubles out again from its log. */
     settle(jobId: string, { entries, state }: FoldedLog): void {
       const atOf = new Map(entries.map((e) => [e.id, e.at]));
       forget.run(jobId);

@@ -42,7 +42,7 @@ interface RefusedLine extends InputProblem {
 
 /**
  * Every instrument of the shop: what it said last, and who listens. Only whole lines that make
- * sense, each later than the one before, go on to whoever listens; everything else is only said of
+ * sense, each later than the one before, go on to the listeners; everything else is only said of
  * the instrument.
  */
 export const deviceHub = (
@@ -82,7 +82,7 @@ export const deviceHub = (
     it.heardMs = nowMs();
     it.problem = null;
     // The same moment again says nothing new: a line sent twice, or an instrument that stands
-    // still. An earlier one is an instrument whose clock was set anew, if it was away for a while.
+    // still. An earlier one is an instrument whose clock was reset, if it was away for a while.
     const lateMs = it.last ? Date.parse(line.at) - Date.parse(it.last.at) : 1;
     if (lateMs === 0 || (lateMs < 0 && !wasSilent)) return;
     it.last = line;
@@ -135,7 +135,7 @@ export const deviceHub = (
     return it as Known & { standIn: StandIn };
   };
 
-  /** A stand-in works only while somebody listens. */
+  /** A stand-in works only while someone listens. */
   const wake = (it: Known): void => {
     it.stop ??= it.standIn?.start((line) => hearStandIn(it, line)) ?? null;
   };
@@ -183,7 +183,7 @@ export const deviceHub = (
       };
     },
     /**
-     * Lines of real instruments, one to a line of text. An instrument that nobody knew is known
+     * Lines of real instruments, one to a line of text. An instrument that no one knew is known
      * from its first good line on.
      */
     post(text: string): { taken: number; refused: RefusedLine[] } {

@@ -106,7 +106,7 @@ export const simulatedGauge = (name: string, errorKpa = 0): StandIn => {
       made.hold(raw);
       const now = made.held() as Knobs;
       tire = tireOf(now);
-      // Another tire is a tire that was never seated; beads are broken when somebody says what
+      // Another tire is a tire that was never seated; beads are broken when someone says what
       // becomes of them.
       if (now.tire !== before.tire || now.fit !== before.fit)
         air = emptyTire(tire, now.beads === 'lubricated');

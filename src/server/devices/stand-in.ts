@@ -7,7 +7,7 @@ import {
 } from '../../core/bench/devices';
 import { check } from '../../core/base/fields';
 
-/** A simulated instrument that speaks while somebody listens, and can be told how it is held. */
+/** A simulated instrument that speaks while someone listens, and can be told how it is held. */
 export interface StandIn {
   name: string;
   kind: DeviceKind;
@@ -17,7 +17,7 @@ export interface StandIn {
   held(): object;
 }
 
-/** Twenty lines a second, by a clock that nobody sets back. */
+/** Twenty lines a second, by a clock that no one sets back. */
 const EVERY_MS = 50;
 
 /**

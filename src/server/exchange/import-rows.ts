@@ -36,7 +36,7 @@ export const ruleIn = (db: Db) => {
   return {
     rule({ line: _line, ...row }: Line<'rule'>): LineOutcome {
       const rule = rules.list().find((r) => r.key === row.key);
-      // What an earlier program had and this one cannot hold is no value of the shop any more.
+      // What an earlier program had and this one cannot hold is no value of the shop anymore.
       if (!rule || !tryInput(() => checkRuleValue(rule, row.value)).ok) return 'stays';
       if (rule.changedAt !== null) return rule.value === row.value ? 'same' : 'stays';
       put.run({ ...row, value: JSON.stringify(row.value) });

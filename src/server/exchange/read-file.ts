@@ -16,7 +16,7 @@ import { isCleanPicture } from '../photo-clean';
 import { contentOf, entriesOf } from '../read-zip';
 import { LINES_NAME } from './write-file';
 
-/** Encoded anew a picture may have grown. */
+/** Encoded again a picture may have grown. */
 const MAX_PHOTO_BYTES = 24_000_000;
 /** A log of a hundred thousand entries is shorter. */
 const MAX_LINE_CHARS = 64_000_000;

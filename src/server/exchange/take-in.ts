@@ -47,7 +47,7 @@ export const takingIn = (db: Db) => {
   const person = personIn(db);
   const job = jobIn(db, jobs, shop.records);
   const visit = visitIn(db, visits);
-  // Without a note that somebody changed it: it came with the file.
+  // Without a note that someone changed it: it came with the file.
   const putName = db.prepare(
     "INSERT OR REPLACE INTO settings (key, value) VALUES ('shop-name', ?)",
   );

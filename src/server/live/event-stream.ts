@@ -58,7 +58,7 @@ export const eventStream = (
   const put = (text: string) => {
     if (res.writableEnded || res.destroyed) return;
     res.write(text);
-    // A deaf listener holds nobody's memory.
+    // A deaf listener holds no one's memory.
     if (res.writableLength > MAX_WAITING_BYTES) res.destroy();
   };
   res.set({

@@ -2,12 +2,12 @@ import { newsTogether, type LiveNews } from '../../core/base/live';
 
 /** The time within which writes are told together. */
 const TOGETHER_MS = 40;
-/** Somebody who has not said for so long where they are has gone. */
+/** Someone who has not said for so long where they are has gone. */
 const GONE_MS = 30_000;
 
 interface Listener {
   hear(news: LiveNews): void;
-  /** The shop stops, or begins anew. */
+  /** The shop stops, or begins again. */
   end(): void;
 }
 
@@ -42,7 +42,7 @@ export const liveHub = (nowMs: () => number = Date.now) => {
       return () => void listeners.delete(listener);
     },
     /**
-     * A tab says who is at which job, or that nobody is at one any more. Returns who else is at
+     * A tab says who is at which job, or that no one is at one anymore. Returns who else is at
      * that job.
      */
     at(tab: string, who: string, jobId: string | null): string[] {

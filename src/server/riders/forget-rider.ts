@@ -52,7 +52,7 @@ const recordPaths = (kind: string) =>
     : [];
 
 /**
- * Runs while nothing guards the logs: they are changed this once, in a copy that nobody reads yet.
+ * Runs while nothing guards the logs: they are changed this once, in a copy that no one reads yet.
  */
 const unguarded = async (db: Db, run: () => Promise<void>): Promise<void> => {
   const guards = db

@@ -30,7 +30,7 @@ const pathsOf = (at: Described, path: Path): Path[] => [
 ];
 
 /**
- * The places of a schema where somebody may have written anything: no choice of words, no id, no
+ * The places of a schema where someone may have written anything: no choice of words, no id, no
  * date.
  */
 export const freeTexts = (schema: Joi.Schema): Path[] =>

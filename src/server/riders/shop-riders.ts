@@ -51,7 +51,7 @@ export const shopRiders = (db: Db, folder: string) => {
   };
 
   return {
-    /** Throws `NotFound` where there is nobody of this name. */
+    /** Throws `NotFound` where there is no one of this name. */
     kept,
     /**
      * Makes the shop without a rider beside the running one, in a folder of its own. `also` are

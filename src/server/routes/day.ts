@@ -14,7 +14,7 @@ export const dayApi: ApiDocs = {
   'GET /day-plan': { says: 'Day plan, with its math', query: planQuery },
 };
 
-/** The plan of the day: worked out in a thread of its own, given up when whoever asked hangs up. */
+/** The plan of the day: worked out in a thread of its own, given up when the client hangs up. */
 export const dayRoutes = (visits: VisitStore, shop: ShopStore, work: WorkPool): Router => {
   const router = Router();
   router.get('/day-plan', async (req, res) => {

@@ -57,7 +57,7 @@ export const exchangeRoutes = (exchange: ShopExchange, options: Options): Router
     out: (failed: (e: unknown) => void) => Readable,
   ) => {
     res.type('application/zip').attachment(fileName(of, name, dayOf(Date.now())));
-    // Whoever asked hung up, or it broke off: what was sent is no whole zip file, and no program
+    // Anyone who asked hung up, or it broke off: what was sent is no whole zip file, and no program
     // opens it.
     await pipeline(
       out((err) => logger.error({ err }, 'a file broke off')),

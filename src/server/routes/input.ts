@@ -7,7 +7,7 @@ import { RECORD_KINDS, type RecordKind } from '../../core/shop/records';
 import type { UnitPreferences } from '../../core/base/units';
 import { lowerFirst } from '../../core/base/text-case';
 
-/** Aborted when whoever asked hangs up before the answer is whole. */
+/** Aborted when the client hangs up before the answer is whole. */
 export const goneOf = (res: Response): AbortSignal => {
   const gone = new AbortController();
   res.on('close', () => {

@@ -17,7 +17,7 @@ const NEWS: readonly (readonly [RegExp, LiveNews])[] = [
   [/^\/(jobs|visits|rechecks|backups)\b/, { day: true }],
 ];
 
-/** Tells everybody of what was written, once it is. */
+/** Tells everyone of what was written, once it is. */
 export const tellsOfWrites =
   (hub: LiveHub): RequestHandler =>
   (req, res, next) => {

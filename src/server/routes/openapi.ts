@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import type { WorkPool } from '../work/work-pool';
 
-/** The HTTP API as an OpenAPI document: made once, when somebody first asks for it. */
+/** The HTTP API as an OpenAPI document: made once, when someone first asks for it. */
 export const openApiRoutes = (work: WorkPool): Router => {
   const router = Router();
   let made: Promise<object> | null = null;

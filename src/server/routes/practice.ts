@@ -75,7 +75,7 @@ export const practiceRoutes = (practice: PracticeStore, work: WorkPool): Router 
   router.post('/practice', async (req, res) => {
     const round = check<PracticeTried>(tried, req.body);
     const { kind, level, seed, acts } = round;
-    // The score is worked out here, from the wheel's number: nobody sends one in.
+    // The score is worked out here, from the wheel's number: no one sends one in.
     const task = { name: PRACTICE[kind].scores.name, input: { seed, level, acts } };
     const working = (await work.run('working', task, goneOf(res))) as Working<Played>;
     res

@@ -138,7 +138,7 @@ export const sessionRoutes = (
     if (!auth.areClosed())
       throw new InputError('session', 'Sign-in is off at this shop.', 'Set up an owner first');
     const { name, isProof } = await nameOf(req, res, check<SignIn>(signInBody, req.body));
-    // Nobody goes on in a session that was there before.
+    // No one goes on in a session that was there before.
     const before = asks.found(req);
     if (before) auth.end(before.id);
     const { token } = auth.begin(name, fromOf(req), sessionDays(), Date.now(), isProof);

@@ -16,7 +16,7 @@ export const workingApi: ApiDocs = {
 /** `GET /api/workings`, the catalog; `POST /api/workings/:name`, one computation. */
 export const workingRoutes = (work: WorkPool): Router => {
   const router = Router();
-  // Made once, when somebody first asks for it.
+  // Made once, when someone first asks for it.
   let catalog: Promise<CatalogRow[]> | null = null;
   router.get('/', async (_req, res) => {
     catalog ??= work.run('catalog', {});

@@ -6,7 +6,7 @@ interface Started {
   /** Of the shop's own root, where there is one. */
   fingerprint: string | null;
   /**
-   * Whether somebody sees it, and another machine can open it: then a code to point a tablet at.
+   * Whether someone sees it, and another machine can open it: then a code to point a tablet at.
    */
   showsCode: boolean;
 }

@@ -50,6 +50,6 @@ export type InputOf<T extends TaskName> = TaskInput[T];
 export type ResultOf<T extends TaskName> = TaskResult[T];
 
 /**
- * When a thread began with a task, in milliseconds; 0 before. Shared with whoever watches the time.
+ * When a thread began with a task, in milliseconds; 0 before. Shared with the watcher.
  */
 export type Begun = BigInt64Array<SharedArrayBuffer>;

@@ -31,7 +31,7 @@ const LIMITS: Record<TaskName, { ms: number; instead: string }> = {
   catalog: { ms: 20_000, instead: 'Try again when the server is less busy' },
   openapi: { ms: 30_000, instead: 'Try again when the server is less busy' },
 };
-/** Tasks that wait at most; whoever comes after them is asked to try again. */
+/** Tasks that wait at most; a client after them is asked to try again. */
 const MAX_WAITING = 40;
 /** So long at most until a thread is free. */
 const MAX_WAIT_MS = 30_000;
@@ -71,7 +71,7 @@ const timeLimit = (begun: Begun, ms: number, instead: string) => {
   return { signal: stop.signal, end: () => clearTimeout(timer) };
 };
 
-/** Threads that do long work: stopped when it takes too long, or when whoever asked has gone. */
+/** Threads that do long work: stopped when it takes too long, or when the client has gone. */
 export const workPool = (
   workerFile: string,
   { mostWaiting = MAX_WAITING, limitMs }: { mostWaiting?: number; limitMs?: number } = {},

@@ -6,7 +6,7 @@ import { serverProblem } from './server-problem';
 import { Button } from './Button';
 import { TextField } from './fields';
 
-/** A name that joins the shop; `onAdded` hears it once everybody knows it. */
+/** A name that joins the shop; `onAdded` hears it once everyone knows it. */
 export const AddPerson = ({ onAdded }: { onAdded?: (name: string) => void }) => {
   const dispatch = useDo();
   const [name, setName] = useState('');

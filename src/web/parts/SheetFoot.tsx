@@ -4,7 +4,7 @@ interface Props {
   /** The label of the button that saves: `Save readings`. */
   keeps: string;
   onKeep: () => void;
-  /** Why it was not kept; null where it was, or nobody tried. */
+  /** Why it was not kept; null where it was, or no one tried. */
   problem: string | null;
 }
 

@@ -1,3 +1,3 @@
-/** Whether whoever looks wants pictures that stand still. */
+/** Whether the viewer wants pictures that stand still. */
 export const wantsNoMotion = (): boolean =>
   window.matchMedia('(prefers-reduced-motion: reduce)').matches;

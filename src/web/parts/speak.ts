@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { useApp } from '../store';
 
 /**
- * Reads a sentence out by the browser's own voice, where somebody wants it and there is one. The
+ * Reads a sentence out by the browser's own voice, where someone wants it and there is one. The
  * newest one counts.
  */
 export const useSpeech = (text: string | null | undefined): void => {

@@ -33,7 +33,7 @@ export const useAllDevices = () => {
   useEffect(() => {
     void refresh();
     const ask = setInterval(() => void refresh(), ASK_MS);
-    // Stand-ins speak once somebody listens: what they say first is not waited for long.
+    // Stand-ins speak once someone listens: what they say first is not waited for long.
     const soon = setTimeout(() => void refresh(), FIRST_MS);
     const stream = new EventSource('/api/devices/stream');
     stream.onmessage = ({ data }) => {

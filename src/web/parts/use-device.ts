@@ -18,7 +18,7 @@ import {
 } from '../../core/bench/devices';
 import { api, ApiError, type HeldDevice } from '../store/api';
 
-/** Lines come faster than anybody reads: the screen follows at this pace. */
+/** Lines come faster than anyone reads: the screen follows at this pace. */
 const SHOW_MS = 100;
 /** The interval at which a silent instrument is asked about. */
 const ASK_MS = 2000;

@@ -4,9 +4,9 @@ import { useApp } from '../store';
 import { api } from '../store/api';
 import { onAround } from '../store/live';
 
-/** This tab, among those that say where somebody is. */
+/** This tab, among those that say where someone is. */
 const TAB = nanoid();
-/** Often enough that the server does not take somebody for gone. */
+/** Often enough that the server does not take someone for gone. */
 const SAY_EVERY_MS = 12_000;
 
 /** The other people at this job, on other screens. */
@@ -19,7 +19,7 @@ export const usePresence = (jobId: string): readonly string[] => {
     const say = () =>
       api.here({ tab: TAB, who, jobId }).then(
         (found) => !gone && setOthers(found.others),
-        // Without the server nobody is seen.
+        // Without the server no one is seen.
         () => !gone && setOthers([]),
       );
     void say();

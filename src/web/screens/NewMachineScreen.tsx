@@ -60,7 +60,7 @@ export const NewMachineScreen = () => {
   const typedWheels = useWatch({ control, name: 'wheels' });
   const kind = useWatch({ control, name: 'kind' });
 
-  // The usual drive of its kind, until somebody says another.
+  // The usual drive of its kind, until someone says another.
   useEffect(() => setValue('drive', USUAL_DRIVE[kind]), [kind, setValue]);
 
   const save = handleSubmit(async (form) => {

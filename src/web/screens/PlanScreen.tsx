@@ -82,7 +82,7 @@ const Says = ({ answer, isGoingOn }: { answer: PlanAnswer; isGoingOn: boolean })
 
 /**
  * The day in order: who does what when, so that the most promises are kept; moved by hand where
- * somebody knows better.
+ * someone knows better.
  */
 export const PlanScreen = () => {
   const all = useApp((s) => s.shop.shop?.people ?? NOBODY);

@@ -67,7 +67,7 @@ export const useSteps = (onLast: (next: StationId) => void): StepsAtHand => {
       const isWritten = batch ? await batch.write() : await write(tickOf(current.id));
       if (!isWritten) return;
       look(null);
-      // Whoever works by station goes on by himself.
+      // Anyone who works by station goes on by himself.
       const written = batch ? batch.steps.filter((s) => !batch.left.has(s.id)).length : 1;
       if (isByStation && open.length === written) onLast(next);
     } finally {

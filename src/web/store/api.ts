@@ -236,7 +236,7 @@ export const api = {
   /** Says who is at which job in this tab, and is told who else is. */
   here: (at: { tab: string; who: string; jobId: string | null }) =>
     ask<{ others: string[] }>('PUT', '/live/here', at),
-  /** Says that nobody is at a job in this tab any more, also while its page is being closed. */
+  /** Says that no one is at a job in this tab anymore, also while its page is being closed. */
   gone: (at: { tab: string; who: string }): void =>
     void fetch('/api/live/here', {
       method: 'PUT',

@@ -54,7 +54,7 @@ const authSlice = createSlice({
 const { authSeen, locked } = authSlice.actions;
 export const authReducer = authSlice.reducer;
 
-/** Whether somebody has to sign in, or unlock, before anything is shown. */
+/** Whether someone has to sign in, or unlock, before anything is shown. */
 export const needsSignIn = ({ auth }: { auth: AuthStatus }): boolean =>
   auth.areClosed && (auth.me === null || auth.me.isLocked);
 
@@ -64,7 +64,7 @@ const take =
     const before = getState().auth;
     dispatch(authSeen(auth));
     const isKept = keep(auth);
-    // A browser that keeps nothing has nothing to forget, and would begin anew for ever.
+    // A browser that keeps nothing has nothing to forget, and would begin again for ever.
     const isForgotten = isKept && auth.forgottenAt !== before.forgottenAt;
     if (auth.me && !auth.me.isLocked && getState().prefs.who !== auth.me.who)
       dispatch(whoChosen(auth.me.who));

@@ -46,7 +46,7 @@ const backupsApi = visitsApi.enhanceEndpoints({ addTagTypes: ['Backup'] }).injec
         body: {},
         timeout: LONG_MS,
       }),
-      // What is here changes: it is looked at anew each time.
+      // What is here changes: it is looked at again each time.
       keepUnusedDataFor: 0,
     }),
     restoreBackup: build.mutation<{ kept: string | null }, string>({

@@ -16,7 +16,7 @@ const changesApi = visitsApi.injectEndpoints({
         initialPageParam: null,
         getNextPageParam: ({ next }) => next ?? undefined,
       },
-      // It grows with everything that is changed: looked at anew each time.
+      // It grows with everything that is changed: looked at again each time.
       keepUnusedDataFor: 0,
     }),
   }),

@@ -235,7 +235,7 @@ test('with no answer work goes on at this bench, over a reload, and all of it ar
   const id = first.outbox()[0]!.id;
   it.setDown(true);
   const second = await openTab(it);
-  // Not read yet, since nobody answers: nothing is lost by that.
+  // Not read yet, since no one answers: nothing is lost by that.
   expect(second.outbox().map((p) => [p.status, p.isKept])).toEqual([
     ['unsent', true],
     ['unsent', true],

@@ -70,7 +70,7 @@ const jobsSlice = createSlice({
       merge(state.open[payload.jobId] as OpenJob | undefined, payload.entries);
       state.outbox = state.outbox.filter((p) => p.id !== payload.id);
     },
-    /** Another tab has sent it, or nobody wants it any more. */
+    /** Another tab has sent it, or no one wants it anymore. */
     gone: (state, { payload }: PayloadAction<string>) =>
       void (state.outbox = state.outbox.filter((p) => p.id !== payload)),
     announce(state, { payload }: PayloadAction<{ text: string; tone: Tone }>) {

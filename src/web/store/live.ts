@@ -49,7 +49,7 @@ const take = ({ dispatch, getState }: Store, { jobs = {}, day, shop, around }: L
 };
 
 /**
- * After a silence nobody knows what was missed: all that is shown is read anew, and what waited
+ * After a silence no one knows what was missed: all that is shown is read again, and what waited
  * goes.
  */
 const takeAll = ({ dispatch, getState }: Store): void => {

@@ -63,6 +63,6 @@ export const forgetSeen = async (): Promise<void> => {
     await (await database()).clear('answers');
     await caches.delete('photographs');
   } catch {
-    // Nothing was kept, or it cannot be reached: then nobody sees it either.
+    // Nothing was kept, or it cannot be reached: then no one sees it either.
   }
 };

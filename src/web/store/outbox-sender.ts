@@ -112,7 +112,7 @@ const follow =
   };
 
 /**
- * Somebody else wrote into the log: what waits for this job was written without knowing it, and
+ * Someone else wrote into the log: what waits for this job was written without knowing it, and
  * waits for a word.
  */
 const hold =

@@ -14,7 +14,7 @@ export interface PendingEntries {
   writtenAt: string;
   /**
    * `sending`: on its way for the first time. `unsent`: the server did not take it and did not judge it either; it is sent
-   * again by itself. `conflict`: somebody else wrote into the log meanwhile. `refused`: judged
+   * again by itself. `conflict`: someone else wrote into the log meanwhile. `refused`: judged
    * after it had waited. The last two wait for the fitter's word.
    */
   status: 'sending' | 'unsent' | 'conflict' | 'refused';
@@ -30,7 +30,7 @@ export interface PendingEntries {
 export const goesByItself = ({ status }: PendingEntries): boolean =>
   status === 'sending' || status === 'unsent';
 
-/** Somebody has to say what becomes of it. */
+/** Someone has to say what becomes of it. */
 export const needsWord = (pending: PendingEntries): boolean => !goesByItself(pending);
 
 const WAITING = 'waiting:';

@@ -76,6 +76,6 @@ const shopSlice = createSlice({
 export const { recordChanged, ruleChanged, pacesChanged } = shopSlice.actions;
 export const shopReducer = shopSlice.reducer;
 
-/** The pace of whoever is at the bench: one step after the other where nobody said otherwise. */
+/** The step mode at the bench: one step after the other unless another was chosen. */
 export const paceOf = ({ shop, prefs }: { shop: ShopState; prefs: { who: string } }): Pace =>
   shop.shop?.paces[prefs.who] ?? 'step by step';

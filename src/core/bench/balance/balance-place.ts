@@ -86,7 +86,7 @@ interface Input {
 
 /** As finely as a piece can be set by hand. Basis: memory. */
 const SET_TO_MM = 5;
-/** Once round a rim of 17 or 18 inches, where nobody said. Basis: memory. */
+/** Once round a rim of 17 or 18 inches, where no one said. Basis: memory. */
 export const USUAL_RIM_MM = 1400;
 /** Places that are named at most. */
 export const MAX_PLACES = 400;

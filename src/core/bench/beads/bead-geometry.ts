@@ -81,7 +81,7 @@ export interface LimpLoop {
  * 2b)·Rw + 2·√(Rf² − Rw² + a²) + β·Rf + 2·Rf·sin((φ − β) / 2), with b = arccos(Rw / Rf).
  *
  * `farMm` is the diameter that the far side lies at. Source: geometry; the least of it lies at φ = β + 2b, where
- * dL/dφ = Rf·cos((φ − β) / 2) − Rw is nought.
+ * dL/dφ = Rf·cos((φ − β) / 2) − Rw is zero.
  */
 export const limpLoop = (rim: BeadAndRim, farMm: number): LimpLoop => {
   const [wellR, flangeR] = [farMm / 2, rim.flangeMm / 2];

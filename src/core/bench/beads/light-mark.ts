@@ -9,7 +9,7 @@ interface LightMarkPlace {
   /** Clockwise from the valve, seen from the side that the heavy spot was kept from. */
   deg: number;
   to: LightMarkTo;
-  /** The school wants the heavy spot, and nobody found it. */
+  /** The school wants the heavy spot, and no one found it. */
   isHeavySpotMissing: boolean;
 }
 

@@ -8,7 +8,7 @@ import { bottomMm, checkRim, limpLoop, type BeadAndRim } from './bead-geometry';
 const RIM_PARTS = ['well', 'flange', 'across'] as const;
 type RimPart = (typeof RIM_PARTS)[number];
 
-/** A dimension, and how far it may be off; nought where it was measured. */
+/** A dimension, and how far it may be off; zero where it was measured. */
 interface RimDimension {
   mm: number;
   plusMinusMm: number;

@@ -171,7 +171,7 @@ export const isAtRest = (
   return held || (abs(rateDegS * RAD) <= STILL_RAD_S && abs(pull) <= frictionNm(wheel, bearings));
 };
 
-/** Nobody waits longer than this for a wheel. */
+/** No one waits longer than this for a wheel. */
 const LONGEST_S = 1800;
 
 /** The position once it rests. */

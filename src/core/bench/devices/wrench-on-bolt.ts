@@ -36,7 +36,7 @@ export const pullOn = (
   seconds: number,
 ): { pull: Pull; click: boolean } => {
   const less = Math.max(0, pull.torqueNm - LET_GO_NM_PER_S * seconds);
-  // A hand that has let go begins anew, however soon it pulls again.
+  // A hand that has let go begins again, however soon it pulls again.
   if (!pulling) return { pull: { ...AT_REST, torqueNm: less }, click: false };
   if (pull.clicked && pull.sinceS >= REACTION_S)
     return { pull: { ...pull, torqueNm: less }, click: false };

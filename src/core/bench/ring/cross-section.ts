@@ -34,7 +34,7 @@ const MARGIN = { side: 46, top: 74, bottom: 64 };
  */
 const USUAL = { flangeOverStepMm: 34, wellUnderStepMm: 40, ringMm: 12, seatMm: 26, bundleMm: 19 };
 
-/** Null for what nobody measured. */
+/** Null for what no one measured. */
 const mean = (all: readonly number[] | undefined): number | null =>
   all && all.length > 0 ? all.reduce((a, b) => a + b, 0) / all.length : null;
 

@@ -23,7 +23,7 @@ export interface RolloutMatch {
   smaller: 'left' | 'right' | null;
   /**
    * Air on the smaller one that takes the difference up; null where nothing is to be corrected, or
-   * nobody can know.
+   * no one can know.
    */
   correct: { side: 'left' | 'right'; addKpa: number; toKpa: number } | null;
   /**

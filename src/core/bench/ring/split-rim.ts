@@ -35,7 +35,7 @@ const STAGES = ['by hand', 'torque', 'torque again'] as const;
 /**
  * Whether the bolts of a split rim may be touched, and how they go back.
  *
- * All three have to be true and noted: nothing hisses, the gauge reads nought, the core is out.
+ * All three have to be true and noted: nothing hisses, the gauge reads zero, the core is out.
  * `gaugeKpa` null where it was not read, `torqueNm` null where the manual's value is not known.
  * Common practice: deflate fully before a rim bolt is undone. The maker's manual and local codes
  * come first.

@@ -21,7 +21,7 @@ interface Input extends WheelWidths {
 /** The edges of a wheel, from its mounting face. */
 interface WheelEdges {
   overallWidthMm: number;
-  /** Mounting face from the middle; above nought it lies toward the outside. */
+  /** Mounting face from the middle; above zero it lies toward the outside. */
   offsetMm: number;
   /** From the mounting face to the outer edge. */
   frontspaceMm: number;
@@ -33,7 +33,7 @@ interface WheelOffset extends WheelEdges {
   reasons: Reason[];
 }
 
-/** A flange where nobody measured it, each side. Basis: memory. */
+/** A flange where no one measured it, each side. Basis: memory. */
 const USUAL_FLANGE_MM = 12.7;
 
 const widthsFields = {

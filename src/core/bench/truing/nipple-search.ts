@@ -19,7 +19,7 @@ export interface NippleProblem {
 /** Turns of each spoke, tightening positive, in eighths. */
 export type Turns = readonly number[];
 
-/** Finer than this nobody turns by hand. */
+/** Finer than this no one turns by hand. */
 export const STEP_TURNS = 1 / 8;
 /**
  * A pass that turns so many more for the same is not wanted: what it gains has to be this share at
@@ -38,7 +38,7 @@ const swing = (values: readonly number[]): number =>
 
 /**
  * Turns that take the readings away: the spoke that takes most of what is left comes first, then
- * all that are turned are fitted anew, until the rim is within `enoughMm` or no spoke helps any
+ * all that are turned are fitted again, until the rim is within `enoughMm` or no spoke helps any
  * more. Never past `mostTurns` for a spoke, nor past `mostOffPct` for a tension (one that was
  * further off may only come nearer).
  *

@@ -52,7 +52,7 @@ describe('hidden wheels', () => {
         ...asked(wheel.after(turnedOf(first))),
         before: { readings: wheel.read(DEGS), turned: turnedOf(first) },
       });
-      // Its own thread and stiffness are within a third of the middling ones: so is what is left of
+      // Its own thread and stiffness are within a third of the average ones: so is what is left of
       // the change.
       expect(second.own.side).not.toBeNull();
       expect(Math.abs(Math.log(second.own.side!))).toBeLessThan(0.5);

@@ -9,7 +9,7 @@
  * such. Sizes of rim and spokes: memory.
  */
 
-/** A middling dirt wheel: aluminium rim, steel spokes. Basis: memory. */
+/** A average dirt wheel: aluminium rim, steel spokes. Basis: memory. */
 export const RIM = {
   /** Out of the wheel's plane and in it, N·mm². */
   sideBendingNmm2: 70_000 * 45_000,

@@ -32,7 +32,7 @@ export interface TubeStock {
   count: number;
   valve?: 'TR-4' | 'TR-6' | 'angled' | 'rubber' | undefined;
   wall?: 'standard' | 'heavy' | 'ultra' | undefined;
-  /** Width laid flat; null where nobody measured it. */
+  /** Width laid flat; null where no one measured it. */
   flatWidthMm?: number | null | undefined;
 }
 

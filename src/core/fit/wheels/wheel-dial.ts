@@ -102,9 +102,9 @@ const R = {
   bolt: 246,
 };
 const LUGS = 56;
-/** A cast wheel whose spokes nobody counted is drawn with so many. */
+/** A cast wheel whose spokes no one counted is drawn with so many. */
 const CAST_SPOKES = 5;
-/** A clamped wheel whose bolts nobody counted is drawn with so many. */
+/** A clamped wheel whose bolts no one counted is drawn with so many. */
 const UNCOUNTED_BOLTS = 12;
 
 const n = (v: number) => Math.round(v * 10) / 10;

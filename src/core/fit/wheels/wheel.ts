@@ -86,7 +86,7 @@ export interface Fastener {
 }
 
 /**
- * A record of the shop. `version` counts its changes, so that nobody overwrites what he has not
+ * A record of the shop. `version` counts its changes, so that no one overwrites what he has not
  * seen.
  */
 export interface Kept {

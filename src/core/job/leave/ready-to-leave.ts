@@ -66,7 +66,7 @@ interface FastenerFact {
  * for, is null.
  */
 export interface LeaveFacts {
-  /** By the molded line; null where nobody looked. */
+  /** By the molded line; null where no one looked. */
   seatedDisc: boolean | null;
   seatedOther: boolean | null;
   /** The highest that was read while seating; null where nothing was read. */
@@ -78,7 +78,7 @@ export interface LeaveFacts {
   fasteners: FastenerFact[] | null;
   pinDone: boolean | null;
   axleSeen: boolean | null;
-  /** `firm` null where nobody pumped it. */
+  /** `firm` null where no one pumped it. */
   brake: { firm: boolean | null; spin: Spin | null } | null;
   arrowSeen: boolean | null;
   capOn: boolean;
@@ -130,7 +130,7 @@ const torqueOf = (fasteners: readonly FastenerFact[]): Judged => {
   const unproved = critical.filter((f) => f.how !== 'torqued');
   const said = unproved.map((f) => (f.how === null ? f.name : `${f.name} (${f.how})`));
   if (unproved.length > 0) return open(said.join(', '));
-  // With no critical one on record nobody knows what holds the wheel.
+  // With no critical one on record no one knows what holds the wheel.
   if (critical.length === 0) return open('no fastener with a torque is on record');
   return proved(`${counted(critical.length, 'fastener')} torqued`);
 };

@@ -6,7 +6,7 @@ export interface Facts {
   tube: boolean;
   rimLocks: number;
   rimDiameterIn: number;
-  /** With a brake disc; taken as there where nobody says. */
+  /** With a brake disc; taken as there where no one says. */
   disc?: boolean;
 }
 

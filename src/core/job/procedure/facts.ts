@@ -35,7 +35,7 @@ export interface ProcedureInput {
      * said.
      */
     loose?: boolean;
-    /** Something that holds the wheel is new each time; nothing is said where nobody knows. */
+    /** Something that holds the wheel is new each time; nothing is said where no one knows. */
     renews?: boolean;
   };
   wheel: {
@@ -87,7 +87,7 @@ export interface Row extends Pick<Step, 'id' | 'station'> {
   why: By<string>;
   confirm?: By<string>;
   caution?: By<string>;
-  /** The caution guards a part alone; somebody, where nothing is said. */
+  /** The caution guards a part alone; someone, where nothing is said. */
   guards?: 'part';
   sideUp?: 'disc' | 'other';
   places?: (f: Facts) => Step['places'];

@@ -13,7 +13,7 @@ export const PROOF_STEPS = {
 const PROOFS: readonly string[] = Object.values(PROOF_STEPS);
 
 /**
- * Whether a step is ticked by a tap of its own at every pace: it carries a hazard to somebody, a
+ * Whether a step is ticked by a tap of its own at every pace: it carries a hazard to someone, a
  * reading or a judgement, or it proves a safety point. The others may be written all at once, their
  * cautions in sight.
  */

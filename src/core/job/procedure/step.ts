@@ -41,7 +41,7 @@ export interface Step {
   /** The condition to check before going on. */
   confirm: string | null;
   caution: string | null;
-  /** The object of its caution: whoever works or rides, or only a part; null without a caution. */
+  /** The object of its caution: the person at work or riding, or only a part; null without one. */
   guards: 'person' | 'part' | null;
   /** The side of the wheel that is up; null if it does not matter. */
   sideUp: 'disc' | 'other' | null;

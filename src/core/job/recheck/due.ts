@@ -114,7 +114,7 @@ export const dueOfWheel = (wheel: Wheel, minimumKpa: number | null, rules: RuleV
     ? []
     : [...leakDue(wheel, minimumKpa, rules), ...treadDue(wheel, rules), ...tapeDue(wheel, rules)];
 
-/** When an instrument or a wrench is calibrated again; never where nobody has said when it was. */
+/** When an instrument or a wrench is calibrated again; never where no one has said when it was. */
 export const dueOfTool = (
   tool: { archived: boolean; calibratedOn: string | null },
   rules: RuleValues,

@@ -22,6 +22,6 @@ export interface RecheckRow {
    * while it is open.
    */
   closed: { at: string; by: string; good: boolean; found: string } | null;
-  /** The job with which the wheel came in again before anybody looked. */
+  /** The job with which the wheel came in again before anyone looked. */
   passedBy: number | null;
 }

@@ -1,7 +1,7 @@
 import type { Holdings } from './holdings';
 
 /**
- * By whose hand a backup was made: the program's own, day by day; somebody's; or brought in from
+ * By whose hand a backup was made: the program's own, day by day; someone's; or brought in from
  * elsewhere.
  */
 export type BackupKind = 'daily' | 'by-hand' | 'brought-in';

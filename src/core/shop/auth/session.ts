@@ -10,7 +10,7 @@ interface Me {
 
 /** The state of sign-in for the person who asks. */
 export interface AuthStatus {
-  /** Whether people sign in here; without, everybody who reaches the shop may do everything. */
+  /** Whether people sign in here; without, everyone who reaches the shop may do everything. */
   areClosed: boolean;
   me: Me | null;
   /** The people who can sign in. */
@@ -32,7 +32,7 @@ export interface Person {
   canSignIn: boolean;
 }
 
-/** One browser in which somebody is signed in. */
+/** One browser in which someone is signed in. */
 export interface Session {
   id: string;
   who: string;

@@ -40,7 +40,7 @@ export interface DayVisit {
 interface Input {
   people: string[];
   benches: number;
-  /** Looked at for longer, where somebody has the time. */
+  /** Looked at for longer, where someone has the time. */
   closely?: boolean;
   visits: DayVisit[];
 }
@@ -77,7 +77,7 @@ export interface DayPlan {
 
 /** So many states are looked at for a plan: about two seconds. */
 const BUDGET = 1_000_000;
-/** And so many where somebody has the time for it: mostly seconds, two minutes at most. */
+/** And so many where someone has the time for it: mostly seconds, two minutes at most. */
 const CLOSE_BUDGET = 40_000_000;
 /** And so many to see whether one more person would keep a promise. */
 const HELP_BUDGET = 100_000;

@@ -27,7 +27,7 @@ interface LayerThinning {
 }
 
 /**
- * A bound worked out anew for one state says more about those that are like it than the bound they
+ * A bound computed again for one state says more about those that are like it than the bound they
  * all share: states are taken as samples until little is ruled out. `wantedLike` makes that bound;
  * the two states are room to read into.
  */

@@ -4,7 +4,7 @@ import { onBench, type PlanCost, type PlanProblem, type PlanWheel } from './plan
 import type { PlanState } from './plan-state';
 
 /**
- * When so much work is done where everybody works on one thing at once; `free` in ascending order.
+ * When so much work is done where everyone works on one thing at once; `free` in ascending order.
  */
 const doneBy = (free: readonly number[], work: number): number => {
   let left = work;
@@ -43,7 +43,7 @@ const fewestBroken = ({ promised, doneAt }: Scarce): number => {
 
 /**
  * The least sum of ends where only hands are scarce and a wheel may change hands at any time: the
- * shortest first, each to whoever is free first. Source: McNaughton 1959, changing hands gains
+ * shortest first, each to the one who is free first. Source: McNaughton 1959, changing hands gains
  * nothing; the shortest first holds also where people begin at different times.
  */
 const doneTogether = (free: readonly number[], works: readonly number[]): number => {

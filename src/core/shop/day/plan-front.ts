@@ -63,7 +63,7 @@ const timesInto = (
       at = Math.max(at, blocks[b]!.notBeforeMin) + blocks[b]!.minutes;
     ends[visit] = Math.max(ends[visit]!, at);
   }
-  // A wheel that was done before the visit's other ones can be does not count any more.
+  // A wheel that was done before the visit's other ones can be does not count anymore.
   for (let v = 0; v < visits.length; v++)
     if (ends[v]! > 0 && visits[v]!.dueMin !== null)
       out[i++] = Math.max(state.visitDone[v]!, ends[v]!);

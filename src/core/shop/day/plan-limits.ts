@@ -36,7 +36,7 @@ export const unpromised = (problem: PlanProblem, { late }: PlanLimits): PlanProb
   })),
 });
 
-/** By then all is done, whoever does it: nobody waits for more than what is not there yet. */
+/** By then all is done, no matter who does it: no one waits for more than what is not there yet. */
 export const horizonOf = ({ wheels }: PlanProblem): number => {
   const blocks = wheels.flatMap((w) => w.blocks);
   const latest = Math.max(

@@ -133,7 +133,7 @@ const fromState = (
       else if (state.ready[w]! > limits.ends[visit]!) return Infinity;
       else sum += prices.late * lateShare(w, state.ready[w]!);
     }
-    // What is left over of hands and stand is nobody’s loss any more.
+    // What is left over of hands and stand is no one’s loss anymore.
     return isWhole ? state.cost.doneMin : sum;
   };
 };

@@ -25,7 +25,7 @@ export interface PlanState {
 export const emptyState = ({ people, benches, wheels, visits }: PlanProblem): PlanState => ({
   next: new Uint8Array(wheels.length),
   free: new Array<number>(people).fill(0),
-  // Where there is a bench for everybody, none is ever waited for.
+  // Where there is a bench for everyone, none is ever waited for.
   benches: benches >= people ? [] : new Array<number>(benches).fill(0),
   stand: 0,
   ready: new Array<number>(wheels.length).fill(0),

@@ -86,7 +86,7 @@ export const priceBids = (
     at.benches.map((b) => Math.max(b, first)),
     start?.bench,
   );
-  // Where there is a bench for everybody, none is ever paid for.
+  // Where there is a bench for everyone, none is ever paid for.
   const all = benches >= people ? [hands, stand] : [hands, stand, bench];
   const lateShare = lateShareOf(problem, limits);
   const hasLate = limits.late.length > 1;

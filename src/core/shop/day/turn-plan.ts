@@ -14,7 +14,7 @@ export const asNumber = ({ broken, lateMin, doneMin }: PlanCost): number =>
 const NONE = Infinity;
 
 /**
- * Plans by the order of their turns alone: which wheel’s next block comes next. It goes to whoever
+ * Plans by the order of their turns alone: which wheel’s next block comes next. It goes to the person who
  * is free last of those who keep it waiting least, so that the others stay free. Made to be asked
  * very often: it keeps one room for all plans.
  */

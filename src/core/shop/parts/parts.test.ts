@@ -57,7 +57,7 @@ test('a part that is none of the shelf’s is here once its own order came', () 
     ['a', 0, 0, 1],
     ['b', 1, 0, 0],
   ]);
-  // While it is on its way whoever decided first counts on it.
+  // While it is on its way the one who decided first counts on it.
   expect(state(null)).toEqual([
     ['a', 0, 1, 0],
     ['b', 0, 0, 1],

@@ -3,11 +3,11 @@ import type { RecordKind } from './shop';
 /** The kinds of changes, beside those in logs. */
 export type ChangedKind = RecordKind | 'rules' | 'people' | 'sign-ins' | 'clock';
 
-/** One field of something, changed by somebody. */
+/** One field of something, changed by someone. */
 export interface ShopChange {
   /** When, ISO 8601. */
   at: string;
-  /** Null where nobody said who. */
+  /** Null where no one said who. */
   who: string | null;
   kind: ChangedKind;
   /** The name of the thing changed, and its id. */

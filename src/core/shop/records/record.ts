@@ -56,7 +56,7 @@ const checkWhole = (kind: RecordKind, it: Records[RecordKind]): void => {
 };
 
 /**
- * Spaces round a text are nothing that anybody meant: without them a file goes out and comes in the
+ * Spaces round a text are nothing that anyone meant: without them a file goes out and comes in the
  * same.
  */
 const withoutSpaces = (value: unknown): unknown =>

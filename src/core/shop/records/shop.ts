@@ -115,7 +115,7 @@ export interface ValveItem extends Stocked {
 export interface WeightItem extends Stocked {
   massG: number;
   kind: 'spoke' | 'adhesive';
-  /** Along the rim, of one piece; null where nobody has measured it. */
+  /** Along the rim, of one piece; null where no one has measured it. */
   lengthMm: number | null;
 }
 

@@ -98,7 +98,7 @@ const dayVisit = (
 
 /**
  * The input of a day’s plan: the work that is left on every machine that is in, the nearest promise
- * first; and what cannot be planned, since nobody knows until when it waits or since a plan holds
+ * first; and what cannot be planned, since no one knows until when it waits or since a plan holds
  * no more; and what was put by hand but cannot stay. `nowMs` is the mark of the clock that the plan
  * begins at.
  */

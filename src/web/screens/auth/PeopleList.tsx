@@ -8,7 +8,7 @@ import { usePeopleQuery } from '../../store/auth-api';
 import { serverProblem } from '../../parts/server-problem';
 import { RoleSheet } from './RoleSheet';
 
-/** Everybody of the shop, what they are, and whether they can come in. */
+/** Everyone of the shop, what they are, and whether they can come in. */
 export const PeopleList = () => {
   const { data, error, refetch } = usePeopleQuery();
   const [open, setOpen] = useState<Person | null>(null);

@@ -40,7 +40,7 @@ const SessionRow = ({
   </li>
 );
 
-/** The screens at which somebody is signed in; each but this one can be signed out from here. */
+/** The screens at which someone is signed in; each but this one can be signed out from here. */
 export const Sessions = () => {
   const nowMs = useNow();
   const { data, error, refetch } = useSessionsQuery(undefined, {

@@ -24,7 +24,7 @@ export const useSignIn = () => {
       setBusy(false);
     }
   };
-  /** By a passkey of whoever the browser offers. */
+  /** By a passkey, of the person the browser offers. */
   const comeByPasskey = async (): Promise<void> => {
     try {
       await come({ passkey: await askPasskey() });

@@ -54,7 +54,7 @@ const Against = ({ look, nowMs }: { look: LookedInto; nowMs: number }) => {
 };
 
 /**
- * A backup is taken apart, shown against what is here, and takes its place when somebody says so.
+ * A backup is taken apart, shown against what is here, and takes its place when someone says so.
  */
 export const RestoreSheet = ({
   backup,

@@ -49,7 +49,7 @@ const MachineRow = ({ machine, wheels, ...taking }: Taking & MachineWithWheels) 
 );
 
 /**
- * Machines and their wheels, a button for each; drawn anew only when others are found, not with
+ * Machines and their wheels, a button for each; drawn again only when others are found, not with
  * each letter typed.
  */
 export const MachineList = memo(

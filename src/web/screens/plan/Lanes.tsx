@@ -94,7 +94,7 @@ const Block = ({
 };
 
 /**
- * Lanes of time, one for each person: a block is dragged, or moved by keys, to somebody and to a
+ * Lanes of time, one for each person: a block is dragged, or moved by keys, to someone and to a
  * time.
  */
 export const Lanes = ({

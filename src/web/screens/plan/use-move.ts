@@ -20,7 +20,7 @@ export interface Moves {
   problem: string | null;
 }
 
-/** Writes into the visits' logs what is given to somebody by hand; `onWritten` after each. */
+/** Writes into the visits' logs what is given to someone by hand; `onWritten` after each. */
 export const useMove = (onWritten: () => void): Moves => {
   const who = useApp((s) => s.prefs.who);
   const { data: visits, refetch } = useOpenVisitsQuery(undefined, {
@@ -45,7 +45,7 @@ export const useMove = (onWritten: () => void): Moves => {
       try {
         await send({ id: visitId, expectedSeq: await newest(visits), entries }).unwrap();
       } catch (error) {
-        // Somebody else wrote meanwhile, or the move before is not read back yet: once more, on
+        // Someone else wrote meanwhile, or the move before is not read back yet: once more, on
         // what stands now.
         if ((error as FetchBaseQueryError).status !== MOVED_ON) throw error;
         await send({ id: visitId, expectedSeq: await newest(undefined), entries }).unwrap();

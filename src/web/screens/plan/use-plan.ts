@@ -54,7 +54,7 @@ export const usePlan = (people: readonly string[]): PlanNow => {
   );
   const plan = useCallback(() => {
     void planBy(false).then((found) => {
-      // A small day is looked at until its plan is proved; of a larger one somebody asks for it.
+      // A small day is looked at until its plan is proved; of a larger one someone asks for it.
       if (found && !found.working.result.proven && isSmallDay(found.working.input))
         void planBy(true);
     });

@@ -12,7 +12,7 @@ import { VerdictShape } from '../../parts/VerdictMark';
 
 const ScoreChart = lazy(() => import('./ScoreChart'));
 
-/** Somebody's rounds at a level over time. `rounds` the oldest first. */
+/** Someone's rounds at a level over time. `rounds` the oldest first. */
 export const Scores = ({
   kind,
   level,

@@ -24,7 +24,7 @@ const isKept = (it: Partial<Kept>): it is Kept =>
   typeof it.seed === 'number' &&
   Array.isArray(it.acts);
 
-/** The round that somebody left in this browser; null where there is none. */
+/** The round that someone left in this browser; null where there is none. */
 export const leftRound = (who: string): (RoundAt & { acts: unknown[] }) | null => {
   try {
     const it = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Kept>;

@@ -24,7 +24,7 @@ interface Reading {
 
 interface Asked {
   readings: readonly Reading[];
-  /** Somebody says whether it is as it should be, and what he found. */
+  /** Someone says whether it is as it should be, and what he found. */
   judged: boolean;
   /** The subject, in a line. */
   says: string;

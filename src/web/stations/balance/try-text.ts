@@ -2,7 +2,7 @@ import { levelHour } from '../../../core/bench/balance';
 import type { BalanceEntry } from '../../../core/job';
 import { piecesText } from './pieces-text';
 
-/** An entry that is shown among the tries: all of a balancing, but where it begins anew. */
+/** An entry that is shown among the tries: all of a balancing, but where it begins again. */
 export type TryEntry = Exclude<BalanceEntry, { kind: 'balance-again' }>;
 
 export const isTry = (entry: BalanceEntry): entry is TryEntry => entry.kind !== 'balance-again';

@@ -7,7 +7,7 @@ import { useUnits } from '../../parts/quantity';
 const FEWEST = 3;
 const MOST = 36;
 
-/** Bolts of a ring that nobody counted yet, and their torque by the maker: the wheel keeps both. */
+/** Bolts of a ring that no one counted yet, and their torque by the maker: the wheel keeps both. */
 export const CountBolts = () => {
   const { wheel, write } = useJob();
   const { read } = useUnits();

@@ -9,9 +9,9 @@ import { useApp } from '../../store';
 
 /** The bolts of the step at hand, and the wrench that walks round them. */
 export interface RingAtHand {
-  /** Null where the step has no bolts, or nobody counted them. */
+  /** Null where the step has no bolts, or no one counted them. */
   ring: RingNow | null;
-  /** The step is about bolts that nobody counted yet. */
+  /** The step is about bolts that no one counted yet. */
   isUncounted: boolean;
   wrench: LiveDevice;
   /** Why the last click ticked nothing; null where it did, or none came. */
