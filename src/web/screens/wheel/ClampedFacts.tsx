@@ -1,10 +1,10 @@
-import { wheelOffset } from '../../core/bench/ring';
-import { counted } from '../../core/base/units';
-import type { Wheel } from '../../core/fit/wheels';
-import { attempt } from '../../core/base/working';
-import { useUnits } from '../parts/quantity';
-import { BasisTag } from '../parts/working';
-import { FigureRow } from '../stations/StationLayout';
+import { wheelOffset } from '../../../core/bench/ring';
+import { counted } from '../../../core/base/units';
+import type { Wheel } from '../../../core/fit/wheels';
+import { attempt } from '../../../core/base/working';
+import { useUnits } from '../../parts/quantity';
+import { BasisTag } from '../../parts/working';
+import { FigureRow } from '../../stations/StationLayout';
 
 /**
  * The facts of a wheel beside its rim code: rings and bolts, widths, holes. Nothing if nothing is

@@ -1,15 +1,15 @@
 import { lazy, Suspense, useMemo } from 'react';
-import { leak } from '../../core/bench/pressure';
-import { ruleNumber } from '../../core/base/rules';
-import { daysAfter, daysBetween } from '../../core/base/units';
-import type { Wheel } from '../../core/fit/wheels';
-import { attempt } from '../../core/base/working';
-import { Fallback } from '../parts/Fallback';
-import { useUnits } from '../parts/quantity';
-import { Reasons } from '../parts/Reasons';
-import { BasisTag } from '../parts/working';
-import { useApp } from '../store';
-import { refusalText } from '../parts/refusal';
+import { leak } from '../../../core/bench/pressure';
+import { ruleNumber } from '../../../core/base/rules';
+import { daysAfter, daysBetween } from '../../../core/base/units';
+import type { Wheel } from '../../../core/fit/wheels';
+import { attempt } from '../../../core/base/working';
+import { Fallback } from '../../parts/Fallback';
+import { useUnits } from '../../parts/quantity';
+import { Reasons } from '../../parts/Reasons';
+import { BasisTag } from '../../parts/working';
+import { useApp } from '../../store';
+import { refusalText } from '../../parts/refusal';
 
 const LeakChart = lazy(() => import('./LeakChart'));
 

@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react';
-import type { Trend } from '../../core/job';
-import { useUnits } from '../parts/quantity';
+import type { Trend } from '../../../core/job';
+import { useUnits } from '../../parts/quantity';
 
 const TrendChart = lazy(() => import('./TrendChart'));
 
