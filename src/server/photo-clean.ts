@@ -1,4 +1,4 @@
-import sharp, { type Sharp } from 'sharp';
+import type { Sharp } from 'sharp';
 import { InputError } from '../core/base/errors';
 import { serialQueue } from './auth/serial-queue';
 import { ServerBusy } from './errors';
@@ -25,13 +25,16 @@ const MAX_SIDE = 4096;
 /** Pictures that wait to be decoded. */
 const MAX_WAITING = 40;
 
-// Each picture is seen once: nothing is worth keeping in memory.
-sharp.cache(false);
 /** One picture is decoded at a time: a small file may hold very many pixels. */
 const oneByOne = serialQueue(MAX_WAITING);
 
-const opened = (from: Buffer | string): Sharp =>
-  sharp(from, { limitInputPixels: MAX_PIXELS, failOn: 'error', animated: false });
+/** Loaded with the first picture: the server starts without it. */
+const opened = async (from: Buffer | string): Promise<Sharp> => {
+  const { default: sharp } = await import('sharp');
+  // Each picture is seen once: nothing is worth keeping in memory.
+  sharp.cache(false);
+  return sharp(from, { limitInputPixels: MAX_PIXELS, failOn: 'error', animated: false });
+};
 
 /**
  * The picture, decoded and encoded again, turned as the camera held it: where it was taken, with
@@ -43,7 +46,7 @@ export const cleanPicture = async (
   expected: string,
 ): Promise<{ kind: PhotoKind; bytes: Buffer }> => {
   try {
-    const picture = opened(bytes);
+    const picture = await opened(bytes);
     const kind = FORMATS[(await picture.metadata()).format];
     if (!kind) throw new Error('another kind of picture');
     const size = {
@@ -68,7 +71,7 @@ export const cleanPicture = async (
  */
 export const isPicture = async (path: string): Promise<boolean> => {
   try {
-    return FORMATS[(await opened(path).metadata()).format] === path.split('.').at(-1);
+    return FORMATS[(await (await opened(path)).metadata()).format] === path.split('.').at(-1);
   } catch {
     return false;
   }
@@ -80,7 +83,7 @@ export const isPicture = async (path: string): Promise<boolean> => {
  */
 export const isCleanPicture = async (path: string): Promise<boolean> => {
   try {
-    const picture = opened(path);
+    const picture = await opened(path);
     const { format, exif, iptc, xmp, icc } = await picture.metadata();
     await oneByOne(() => picture.stats());
     return FORMATS[format] === path.split('.').at(-1) && ![exif, iptc, xmp, icc].some(Boolean);

@@ -1,4 +1,3 @@
-import { Decrypter, Encrypter } from 'age-encryption';
 import { createReadStream, createWriteStream } from 'node:fs';
 import { open } from 'node:fs/promises';
 import { Readable, type Transform } from 'node:stream';
@@ -33,6 +32,7 @@ export const startsAsAge = async (path: string): Promise<boolean> => {
 
 /** Encrypts a file by a passphrase in the age format (age-encryption.org/v1, scrypt recipient). */
 export const encryptFile = async (from: string, to: string, passphrase: string): Promise<void> => {
+  const { Encrypter } = await import('age-encryption');
   const encrypter = new Encrypter();
   encrypter.setScryptWorkFactor(SCRYPT_LOG_N);
   encrypter.setPassphrase(passphrase);
@@ -60,6 +60,7 @@ export const decryptFile = async (
   bound: Transform,
 ): Promise<void> => {
   if (passphrase === null) throw wrong();
+  const { Decrypter } = await import('age-encryption');
   const decrypter = new Decrypter();
   decrypter.addPassphrase(passphrase);
   let plain: ReadableStream<Uint8Array>;

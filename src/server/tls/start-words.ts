@@ -1,5 +1,3 @@
-import { toString as drawn } from 'qrcode';
-
 interface Started {
   /** The addresses that another machine can open, or this one. */
   urls: readonly string[];
@@ -11,10 +9,15 @@ interface Started {
   showsCode: boolean;
 }
 
+const drawn = async (address: string): Promise<string> => {
+  const { toString } = await import('qrcode');
+  return toString(address, { type: 'terminal', small: true });
+};
+
 /** The words of the program once it listens. */
 export const startWords = async ({ urls, fingerprint, showsCode }: Started): Promise<string> => {
   const [first = '', ...others] = urls;
-  const code = showsCode ? `\n${await drawn(first, { type: 'terminal', small: true })}` : '';
+  const code = showsCode ? `\n${await drawn(first)}` : '';
   return [
     `Tough Rimstone is ready: ${first}`,
     ...others.map((url) => `                   or at: ${url}`),
