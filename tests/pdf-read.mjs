@@ -11,6 +11,7 @@ const { info } = await pdf.getMetadata();
 const pages = [];
 const tags = [];
 const alts = [];
+const sizes = [];
 const walk = (node) => {
   if (!node?.role) return;
   tags.push(node.role);
@@ -19,6 +20,7 @@ const walk = (node) => {
 };
 for (let i = 1; i <= pdf.numPages; i++) {
   const page = await pdf.getPage(i);
+  sizes.push(page.view.slice(2).map(Math.round));
   const { items, lang } = await page.getTextContent();
   pages.push(items.map((item) => item.str + (item.hasEOL ? '\n' : '')).join(''));
   info.Language ??= lang;
@@ -30,6 +32,7 @@ process.stdout.write(
     lang: info.Language,
     marked: await pdf.getMarkInfo(),
     pages,
+    sizes,
     tags,
     alts,
   }),

@@ -10,6 +10,8 @@ export interface ReadPdf {
   lang: string;
   marked: { Marked: boolean } | null;
   pages: string[];
+  /** Width and height of each page, points. */
+  sizes: [number, number][];
   tags: string[];
   alts: string[];
 }

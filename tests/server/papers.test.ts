@@ -51,6 +51,36 @@ test('the job card is tagged as well, in both sets of units', async () => {
   expect(pdf.pages.join('\n')).not.toMatch(/psi|N·m/);
 });
 
+/** ISO 216 and ANSI/ASME Y14.1 (Letter), in points of 1/72 inch. */
+const PAPERS = { mm: [595, 842], in: [612, 792] } as const;
+
+test.each(['mm', 'in'] as const)(
+  'papers come on the paper that goes with %s, the job card on one page',
+  async (length) => {
+    const card = readPdf(await bytesOf(`/api/jobs/demo-job-20/card.pdf?length=${length}`));
+    const visitId = await visitOf('demo-job-20');
+    const sheet = readPdf(await bytesOf(`/api/visits/${visitId}/paper.pdf?length=${length}`));
+    expect(card.sizes).toEqual([PAPERS[length]]);
+    for (const size of sheet.sizes) expect(size).toEqual(PAPERS[length]);
+  },
+);
+
+test('a job card is one page if it fits, and goes on over the whole width if not', async () => {
+  const textOf = async () =>
+    readPdf(await bytesOf('/api/jobs/demo-job-21/card.pdf?length=in')).pages;
+  expect(await textOf()).toHaveLength(1);
+  const { lastSeq } = (await ask.get('/api/jobs/demo-job-21')).body.job;
+  const entries = Array.from({ length: 50 }, (_, i) => note(`Note ${i}, and what else was seen.`));
+  await ask
+    .post('/api/jobs/demo-job-21/entries')
+    .send({ expectedSeq: lastSeq, entries })
+    .expect(201);
+  const pages = await textOf();
+  expect(pages.length).toBeGreaterThan(1);
+  for (let i = 0; i < 50; i++)
+    expect(pages.join('\n')).toContain(`Note ${i}, and what else was seen.`);
+});
+
 describe('a machine with two wheels is one sheet', () => {
   const entry = (id: string, kind: string, data: object, station = 'hand-over') => ({
     ...note(''),

@@ -1,7 +1,8 @@
-import { dateText } from '../../core/base/units';
+import { dateText, type UnitPreferences } from '../../core/base/units';
 import type { RiderPaper } from '../../core/reports/papers';
 import { wheelDial } from '../../core/fit/wheels';
-import { PAGE, taggedPdf } from './tagged-pdf';
+import { pageFor } from './print-page';
+import { taggedPdf } from './tagged-pdf';
 
 /** The input of a printed rider's sheet; `photos` by their id, those that are there. */
 export interface RiderInput {
@@ -9,6 +10,8 @@ export interface RiderInput {
   photos: Record<string, Uint8Array>;
   shopName: string;
   on: Date;
+  /** The units of the sheet, which decide its paper. */
+  units: UnitPreferences;
 }
 
 const DIAL_PT = 176;
@@ -17,10 +20,11 @@ const PHOTO_PT = { width: 158, height: 118, gap: 12 } as const;
 const PHOTOS_ABREAST = 3;
 
 /**
- * The rider's sheet as a PDF file, A4, tagged: headings, paragraphs, and words for every picture.
+ * The rider's sheet as a PDF file, tagged: headings, paragraphs, and words for every picture.
  */
-export const riderPdf = ({ paper, photos, shopName, on }: RiderInput): Promise<Buffer> => {
-  const pdf = taggedPdf({ title: `${paper.title}: for the rider`, author: shopName, on });
+export const riderPdf = ({ paper, photos, shopName, on, units }: RiderInput): Promise<Buffer> => {
+  const page = pageFor(units);
+  const pdf = taggedPdf({ title: `${paper.title}: for the rider`, author: shopName, on, page });
   pdf.title(paper.title);
   pdf.text(paper.subtitle, { soft: true });
   if (paper.wanted) pdf.text(`Requested: ${paper.wanted}`);
@@ -34,7 +38,7 @@ export const riderPdf = ({ paper, photos, shopName, on }: RiderInput): Promise<B
     const top = pdf.y();
     pdf.drawing(
       wheelDial({ wheel: wheel.dial.wheel, marks: wheel.dial.marks, sideUp: 'disc', tireOn: true }),
-      { x: PAGE.right - DIAL_PT, y: top, sizePt: DIAL_PT },
+      { x: page.right - DIAL_PT, y: top, sizePt: DIAL_PT },
       wheel.dial.says,
     );
     pdf.rows(wheel.rows, BESIDE_DIAL_PT);
@@ -55,7 +59,7 @@ export const riderPdf = ({ paper, photos, shopName, on }: RiderInput): Promise<B
         pdf.moveTo(pdf.y() + 6);
       }
       const y = pdf.y();
-      const x = PAGE.left + column * (PHOTO_PT.width + PHOTO_PT.gap);
+      const x = page.left + column * (PHOTO_PT.width + PHOTO_PT.gap);
       pdf.photo(
         photos[photo.photoId]!,
         { x, y, widthPt: PHOTO_PT.width, heightPt: PHOTO_PT.height },

@@ -1,10 +1,10 @@
 import PDFDocument from 'pdfkit';
 import type { DialShape } from '../../core/fit/wheels';
 import { mixedText, type Weight } from './mixed-text';
+import type { PrintPage } from './print-page';
 import { INK, lineWidth, PRINT, SOFT } from './print-colors';
 
 const LINE = '#b7a68b';
-export const PAGE = { left: 48, right: 547, width: 499, top: 48, bottom: 790 } as const;
 
 type Doc = PDFKit.PDFDocument;
 /** Left out of the library's types. */
@@ -18,9 +18,13 @@ type Block = 'H1' | 'H2' | 'P' | 'LI' | 'Caption';
  * picture has words.
  */
 interface TaggedPdf {
+  /** The number of pages so far. */
+  pageCount(): number;
   /** The place of the next thing. */
   y(): number;
   moveTo(y: number): void;
+  /** What follows stands in a column, from `left` and so wide; the whole page at first. */
+  column(left: number, widthPt: number): void;
   /** A new page where less than so much is left. */
   need(heightPt: number): void;
   title(text: string): void;
@@ -71,19 +75,26 @@ const drawShape = (doc: Doc, written: ReturnType<typeof mixedText>, shape: DialS
   else doc.lineWidth(lineWidth(shape.role)).stroke(color);
 };
 
-/** An empty A4 paper with title, language and tags; `author` is the shop. */
+/**
+ * An empty paper with title, language and tags; `author` is the shop, `textScale` shrinks its
+ * letters.
+ */
 export const taggedPdf = ({
   title,
   author,
   on,
+  page,
+  textScale = 1,
 }: {
   title: string;
   author: string;
   on: Date;
+  page: PrintPage;
+  textScale?: number;
 }): TaggedPdf => {
   const doc = new PDFDocument({
-    size: 'A4',
-    margin: PAGE.left,
+    size: page.paper,
+    margin: page.left,
     pdfVersion: '1.7',
     tagged: true,
     lang: 'en',
@@ -99,13 +110,16 @@ export const taggedPdf = ({
   const written = mixedText(doc);
   const root = doc.struct('Document');
   doc.addStructure(root);
-  let at: number = PAGE.top;
+  let at = page.top;
+  let pages = 1;
+  let column = { left: page.left, width: page.width };
 
   const block = (kind: Block, draw: () => void): void => void root.add(doc.struct(kind, {}, draw));
   const need = (heightPt: number): void => {
-    if (at + heightPt <= PAGE.bottom) return;
+    if (at + heightPt <= page.bottom) return;
     doc.addPage();
-    at = PAGE.top;
+    pages++;
+    at = page.top;
   };
   const write = (
     kind: Block,
@@ -115,26 +129,29 @@ export const taggedPdf = ({
     color: string,
     widthPt: number,
   ) => {
-    const laid = written.layOut(text, font, size, widthPt);
+    const sizePt = size * textScale;
+    const laid = written.layOut(text, font, sizePt, widthPt);
     need(laid.heightPt);
     const from = at;
-    block(kind, () => written.draw(laid, font, size, color, PAGE.left, from));
+    block(kind, () => written.draw(laid, font, sizePt, color, column.left, from));
     at = from + laid.heightPt;
   };
   return {
+    pageCount: () => pages,
     y: () => at,
     moveTo: (y) => void (at = y),
+    column: (left, width) => void (column = { left, width }),
     need,
     title(text) {
-      write('H1', text, 'bold', 18, INK, PAGE.width);
+      write('H1', text, 'bold', 18, INK, column.width);
     },
-    heading(text, widthPt = PAGE.width) {
+    heading(text, widthPt = column.width) {
       need(46);
       at += 8;
       doc.markContent('Artifact', { type: 'Layout' });
       doc
-        .moveTo(PAGE.left, at)
-        .lineTo(PAGE.left + widthPt, at)
+        .moveTo(column.left, at)
+        .lineTo(column.left + widthPt, at)
         .lineWidth(0.8)
         .stroke(LINE);
       doc.endMarkedContent();
@@ -142,27 +159,28 @@ export const taggedPdf = ({
       write('H2', text, 'bold', 11, INK, widthPt);
       at += 3;
     },
-    text(text, { soft = false, widthPt = PAGE.width, size = 10 } = {}) {
+    text(text, { soft = false, widthPt = column.width, size = 10 } = {}) {
       write('P', text, 'regular', size, soft ? SOFT : INK, widthPt);
     },
-    rows(list, widthPt = PAGE.width) {
+    rows(list, widthPt = column.width) {
       const labelPt = 105;
+      const sizePt = 10 * textScale;
       for (const [label, value] of list) {
-        const name = written.layOut(label, 'regular', 10, labelPt);
-        const held = written.layOut(value, 'regular', 10, widthPt - labelPt - 6);
+        const name = written.layOut(label, 'regular', sizePt, labelPt);
+        const held = written.layOut(value, 'regular', sizePt, widthPt - labelPt - 6);
         const heightPt = Math.max(name.heightPt, held.heightPt) + 2;
         need(heightPt);
         const from = at;
         block('P', () => {
-          written.draw(name, 'regular', 10, SOFT, PAGE.left, from);
-          written.draw(held, 'regular', 10, INK, PAGE.left + labelPt + 6, from);
+          written.draw(name, 'regular', sizePt, SOFT, column.left, from);
+          written.draw(held, 'regular', sizePt, INK, column.left + labelPt + 6, from);
         });
         at = from + heightPt;
       }
     },
     list(items) {
       for (const item of items) {
-        write('LI', `– ${item}`, 'regular', 10, INK, PAGE.width);
+        write('LI', `– ${item}`, 'regular', 10, INK, column.width);
         at += 1;
       }
     },

@@ -110,7 +110,7 @@ export const visitRoutes = (
     );
     const pdf = await work.run(
       'rider-pdf',
-      { paper, photos: there, shopName: shop.name(), on },
+      { paper, photos: there, shopName: shop.name(), on, units },
       goneOf(res),
     );
     res.type('application/pdf').attachment('for-the-rider.pdf').send(Buffer.from(pdf));

@@ -134,6 +134,22 @@ const newServer = (): Server => {
   return it;
 };
 
+/** The core holds no state: the tabs share it, and a new one loads the store alone. */
+const CORE = [
+  'base/errors',
+  'base/rules',
+  'base/units',
+  'base/working',
+  'bench/balance',
+  'bench/devices',
+  'fit/wheels',
+  'job',
+  'job/procedure',
+  'job/recheck',
+  'shop/records',
+  'shop/visit',
+].map((name) => [`../../core/${name}`, jest.requireActual<object>(`../../core/${name}`)] as const);
+
 /** A tab of the browser, with the job open. */
 const openTab = async (it: Server) => {
   Object.assign(globalThis, {
@@ -151,6 +167,7 @@ const openTab = async (it: Server) => {
     },
   });
   jest.resetModules();
+  for (const [path, module] of CORE) jest.doMock(path, () => module);
   const { store } = await import('.');
   const { selectJobState, selectUnsentIds } = await import('./job-selectors');
   const { readJob } = await import('./job-reading');
