@@ -62,6 +62,7 @@ test('a machine with two wheels comes in by keyboard, is promised, and two fitte
 
   // What it waits for is seen on the other bench, and goes again.
   await row.getByRole('link', { name: 'Vellan Strada 700' }).click();
+  await page.getByRole('button', { name: 'Hold', exact: true }).click();
   await page.getByLabel('On hold for').fill('a valve stem');
   await page.getByRole('button', { name: 'Put on hold' }).click();
   await expect(page.getByText('on hold: a valve stem').first()).toBeVisible();
@@ -72,12 +73,17 @@ test('a machine with two wheels comes in by keyboard, is promised, and two fitte
   await expect(other.getByText('on hold: a valve stem')).toBeHidden({ timeout: 120_000 });
 
   // An amount that is none, then one that is agreed.
+  await page.getByRole('button', { name: 'Approval' }).click();
   await page.getByLabel('Approved up to, USD').fill('-5');
   await page.getByRole('button', { name: 'Save approval' }).click();
   await expect(page.getByRole('alert')).toContainText('enter a price such as');
   await page.getByLabel('Approved up to, USD').fill('240.50');
   await page.getByRole('button', { name: 'Save approval' }).click();
   await expect(page.getByText(/Approved: .*240\.50.* by Petra Oakhollow/)).toBeVisible();
+  await expect(
+    page.getByRole('row', { name: 'Approved by Petra Oakhollow $240.50' }),
+  ).toBeVisible();
+  await expect(page.getByRole('row', { name: /^(More|Less) since then \$/ })).toBeVisible();
   await expectAccessible(page);
 
   // What both benches wrote is one sheet for the rider.

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import {
+  foldVisit,
   standingVisitEntries,
   visitLogText,
   type VisitEntry,
@@ -14,7 +15,8 @@ import { hoursFrom } from './today/TimeScale';
 import { useNow } from '../parts/use-now';
 import { VisitRow } from './today/VisitRow';
 import { EstimatePart } from './visit/EstimatePart';
-import { AgreedForm, NoteForm, PromiseForm, useWriteVisit, WaitsForm } from './visit/VisitForms';
+import { VisitActions } from './visit/VisitActions';
+import { useWriteVisit } from './visit/VisitForms';
 import { momentText } from '../parts/moment-text';
 
 const HOURS = 9;
@@ -118,7 +120,7 @@ export const VisitScreen = () => {
       </ul>
       <div className="grid gap-x-10 gap-y-6 lg:grid-cols-2">
         <section aria-label="Promise and approval">
-          <EstimatePart visit={visit} />
+          <EstimatePart visit={visit} agreed={foldVisit(entries).agreed} />
           {visit.missing.length > 0 && (
             <p className="mb-4">
               <Link to="/orders">Missing parts</Link>:{' '}
@@ -127,10 +129,7 @@ export const VisitScreen = () => {
                 .join(', ')}
             </p>
           )}
-          <PromiseForm visit={visit} />
-          <WaitsForm visit={visit} />
-          <AgreedForm visit={visit} />
-          <NoteForm visit={visit} />
+          <VisitActions visit={visit} />
         </section>
         <Log visit={visit} log={entries} nowMs={nowMs} />
       </div>

@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import { lateTogether, machineBound, type Load } from './machine-bound';
-import { singleLateBound, type Promised } from './single-late-bound';
 
 const aLoad = (visit: number) =>
   fc.record({
@@ -56,37 +55,4 @@ test('loads that are all there at once and promised nothing: the bound is the sh
 test('late together: the first done against the first due', () => {
   expect(lateTogether([9, 3, 6], [8, 4, 4])).toBe(0 + 2 + 1);
   expect(lateTogether([], [])).toBe(0);
-});
-
-const somePromises = fc
-  .array(
-    fc.record({ work: fc.integer({ min: 1, max: 6 }), dueMin: fc.integer({ min: 1, max: 22 }) }),
-    { minLength: 1, maxLength: 5 },
-  )
-  .map((all) => all.sort((a, b) => a.dueMin - b.dueMin));
-
-test('where one promise alone is broken no order breaks it by less, and the best order by just so much', () => {
-  fc.assert(
-    fc.property(somePromises, (promised) => {
-      const found = singleLateBound(promised, (work) => work);
-      const least = promised.map(() => Infinity);
-      let canKeepAll = false;
-      for (const order of orders(promised.map((_, i) => i))) {
-        let now = 0;
-        const late = new Map<number, number>();
-        for (const i of order) {
-          const { work, dueMin } = promised[i] as Promised;
-          now += work;
-          if (now > dueMin) late.set(i, now - dueMin);
-        }
-        canKeepAll ||= late.size === 0;
-        for (const [i, min] of late) if (late.size === 1) least[i] = Math.min(least[i]!, min);
-      }
-      least.forEach((min, i) => {
-        expect(found[i]).toBeLessThanOrEqual(min);
-        if (min < Infinity && !canKeepAll) expect([i, found[i]]).toEqual([i, min]);
-      });
-    }),
-    { numRuns: 400 },
-  );
 });

@@ -14,8 +14,7 @@
  *    then the soonest ends. `plan-within` looks for a plan within given ends; iterative deepening
  *    (Korf 1985) raises the sum of ends minute by minute.
  * 5. The bounds that cut the search: relaxations to one scarce thing (`plan-bound`, with
- *    `machine-bound` for the stand or the only bench, `single-late-bound` for the one promise that
- *    is not kept), each wheel's deadlines (`plan-deadlines`), and a Lagrangian bound that pays for
+ *    `machine-bound` for the stand or the only bench), each wheel's deadlines (`plan-deadlines`), and a Lagrangian bound that pays for
  *    hands, bench and stand by the minute (`plan-prices`: subgradient steps in `price-bids`, each
  *    wheel's cheapest schedule in `wheel-costs`, starts closed by their reduced cost).
  *    `layer-thinning` computes that bound again at sample states of a layer.

@@ -1,5 +1,4 @@
 import { lateTogether, machineBound, type Load } from './machine-bound';
-import { singleLateBound, type Promised } from './single-late-bound';
 import { onBench, type PlanCost, type PlanProblem, type PlanWheel } from './plan-problem';
 import type { PlanState } from './plan-state';
 
@@ -16,9 +15,15 @@ const doneBy = (free: readonly number[], work: number): number => {
   return free.at(-1)! + left / free.length;
 };
 
+/** A promise by the work that is left for it. */
+interface Promised {
+  work: number;
+  dueMin: number;
+}
+
 /** The scarce things: hands, the only bench, the stand. Promises in the order of their dues. */
 interface Scarce {
-  promised: readonly (Promised & { visit: number })[];
+  promised: readonly Promised[];
   doneAt: (work: number) => number;
 }
 
@@ -56,19 +61,6 @@ const doneTogether = (free: readonly number[], works: readonly number[]): number
     done += taken[first]!;
   }
   return done;
-};
-
-/** A lower bound on the lateness of the one promise that is not kept, whichever it is. */
-const lateOfOne = (scarce: readonly Scarce[], lateAlone: ReadonlyMap<number, number>): number => {
-  const late = new Map(lateAlone);
-  for (const { promised, doneAt } of scarce)
-    singleLateBound(promised, doneAt).forEach((min, i) => {
-      const { visit } = promised[i]!;
-      late.set(visit, Math.max(late.get(visit) ?? 0, min));
-    });
-  // One that is late by itself is the one.
-  const who = lateAlone.size > 0 ? [...lateAlone.keys()] : [...late.keys()];
-  return Math.min(...who.map((v) => late.get(v)!));
 };
 
 /** The work left of a day: by wheel, and by visit. */
@@ -181,10 +173,10 @@ export const boundOf = (problem: PlanProblem, state: PlanState): PlanCost => {
   const free = [...state.free].sort((a, b) => a - b);
   const left = leftOf(problem, state, free[0]!);
   const promised = left.visits
-    .flatMap(({ work, end, isOpen }, visit) => {
-      const { dueMin } = visits[visit]!;
+    .flatMap(({ work, end, isOpen }, v) => {
+      const { dueMin } = visits[v]!;
       return isOpen && dueMin !== null
-        ? [{ visit, work, dueMin, lateAlone: Math.max(0, end - dueMin) }]
+        ? [{ work, dueMin, lateAlone: Math.max(0, end - dueMin) }]
         : [];
     })
     .sort((a, b) => a.dueMin - b.dueMin);
@@ -212,12 +204,6 @@ export const boundOf = (problem: PlanProblem, state: PlanState): PlanCost => {
     });
   }
   found.broken = Math.max(found.lateMin > 0 ? 1 : 0, found.broken, ...scarce.map(fewestBroken));
-  // With a second one broken it would cost more already.
-  if (found.broken === 1)
-    found.lateMin = Math.max(
-      found.lateMin,
-      lateOfOne(scarce, new Map(late.map((p) => [p.visit, p.lateAlone]))),
-    );
   return {
     broken: state.cost.broken + found.broken,
     lateMin: state.cost.lateMin + found.lateMin,

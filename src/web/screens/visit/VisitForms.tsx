@@ -28,6 +28,12 @@ export const useWriteVisit = (visit: VisitSummary) => {
   };
 };
 
+/** The props of each form; `onKept` once the log has its entry. */
+export interface FormProps {
+  visit: VisitSummary;
+  onKept: () => void;
+}
+
 /** One thing to write down: its fields, its button, and what is wrong with it. */
 const OneForm = ({
   keeps,
@@ -73,7 +79,7 @@ const OneForm = ({
 };
 
 /** When it is promised. */
-export const PromiseForm = ({ visit }: { visit: VisitSummary }) => {
+export const PromiseForm = ({ visit, onKept }: FormProps) => {
   const [day, setDay] = useState(today);
   const [time, setTime] = useState('');
   const read = () => {
@@ -84,39 +90,28 @@ export const PromiseForm = ({ visit }: { visit: VisitSummary }) => {
       : { kind: 'promised' as const, data: { dueAt } };
   };
   return (
-    <OneForm keeps="Save promise" visit={visit} read={read} onKept={() => setTime('')}>
+    <OneForm keeps="Save promise" visit={visit} read={read} onKept={onKept}>
       <TextField label="Promised for" type="date" value={day} onChange={setDay} />
       <TextField label="At" type="time" value={time} onChange={setTime} />
     </OneForm>
   );
 };
 
-/** The reason it is on hold; empty if it no longer is. */
-export const WaitsForm = ({ visit }: { visit: VisitSummary }) => {
+/** The reason it is on hold, and until when if known. */
+export const WaitsForm = ({ visit, onKept }: FormProps) => {
   const [what, setWhat] = useState('');
   const [day, setDay] = useState(today);
   const [time, setTime] = useState('');
   const read = () => {
     const text = what.trim();
-    if (text === '')
-      return visit.waits === null
-        ? 'On hold for what? A part, a hot exhaust, the rider’s OK.'
-        : { kind: 'waits' as const, data: { what: null } };
+    if (text === '') return 'On hold for what? A part, a hot exhaust, the rider’s OK.';
     const until = dueFrom(day, time, 'When it is expected');
     return until instanceof Error
       ? until.message
       : { kind: 'waits' as const, data: { what: text, until } };
   };
   return (
-    <OneForm
-      keeps={visit.waits !== null && what.trim() === '' ? 'Take off hold' : 'Put on hold'}
-      visit={visit}
-      read={read}
-      onKept={() => {
-        setWhat('');
-        setTime('');
-      }}
-    >
+    <OneForm keeps="Put on hold" visit={visit} read={read} onKept={onKept}>
       <TextField label="On hold for" value={what} onChange={setWhat} maxLength={120} />
       <TextField label="Expected" type="date" value={day} onChange={setDay} />
       <TextField label="Time, about" type="time" value={time} onChange={setTime} />
@@ -125,7 +120,7 @@ export const WaitsForm = ({ visit }: { visit: VisitSummary }) => {
 };
 
 /** The approved cost, and who approved it. */
-export const AgreedForm = ({ visit }: { visit: VisitSummary }) => {
+export const AgreedForm = ({ visit, onKept }: FormProps) => {
   const currency = useApp(selectCurrency);
   const [amount, setAmount] = useState('');
   const [by, setBy] = useState(visit.rider);
@@ -139,7 +134,7 @@ export const AgreedForm = ({ visit }: { visit: VisitSummary }) => {
     return { kind: 'agreed' as const, data: { amountMinor, currency, by: by.trim() } };
   };
   return (
-    <OneForm keeps="Save approval" visit={visit} read={read} onKept={() => setAmount('')}>
+    <OneForm keeps="Save approval" visit={visit} read={read} onKept={onKept}>
       <TextField
         label={`Approved up to, ${currency}`}
         value={amount}
@@ -153,7 +148,7 @@ export const AgreedForm = ({ visit }: { visit: VisitSummary }) => {
 };
 
 /** Anything else worth keeping. */
-export const NoteForm = ({ visit }: { visit: VisitSummary }) => {
+export const NoteForm = ({ visit, onKept }: FormProps) => {
   const [text, setText] = useState('');
   return (
     <OneForm
@@ -164,7 +159,7 @@ export const NoteForm = ({ visit }: { visit: VisitSummary }) => {
           ? 'The note is empty. Enter it.'
           : { kind: 'note', data: { text: text.trim() } }
       }
-      onKept={() => setText('')}
+      onKept={onKept}
     >
       <div className="min-w-0 flex-1 basis-60">
         <TextField label="A note" value={text} onChange={setText} maxLength={2000} />
