@@ -418,7 +418,7 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
         usual: 'other',
         listed: true,
       },
-      pattern: { label: 'What for', form: { as: 'text', max: 60 }, listed: true },
+      pattern: { label: 'What for', form: { as: 'text', max: 60 } },
       arrows: { label: 'Arrows', form: { as: 'choice', of: ARROWS }, usual: 'one' },
       dateCode: {
         label: 'Date code',
