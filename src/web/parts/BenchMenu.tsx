@@ -53,7 +53,7 @@ const PACE_WORDS: Record<Pace, string> = {
   'by station': 'by station: plain steps together',
 };
 
-/** The step mode of a fitter; the shop keeps it, so that it is the same at every bench. */
+/** The step mode of a fitter, stored by the shop for every bench. */
 const PaceOf = ({ who }: { who: string }) => {
   const dispatch = useDo();
   const pace = useApp(paceOf);
