@@ -56,11 +56,14 @@ const USE_OF: Record<string, Use> = { dirt: 'dirt', scooter: 'road' };
 /** The notes a fitter might make of a bare wheel, each with the wheels that can have it. */
 const NOTES: readonly { text: string; of: (wheel: Wheel) => boolean }[] = [
   { text: 'Corrosion at the valve hole, cleaned back to metal.', of: () => true },
-  { text: 'Two spokes were dull, brought up to their neighbors.', of: ({ spokes }) => spokes > 0 },
+  {
+    text: 'Two spokes were dull, brought up to their neighbors.',
+    of: ({ build }) => build === 'spoked',
+  },
   { text: 'Rider reports a shake at speed before this change.', of: () => true },
   {
     text: 'Old strip was torn at a nipple. New one on.',
-    of: ({ spokes, tube }) => spokes > 0 && tube,
+    of: ({ build, tube }) => build === 'spoked' && tube,
   },
   { text: 'Bearings smooth, seal lip greased.', of: () => true },
 ];

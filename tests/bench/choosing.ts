@@ -1,6 +1,6 @@
 import { performance } from 'node:perf_hooks';
 import { rankTires, type Candidate, type FitContext } from '../../src/core/bench/fitting';
-import { TREADS } from '../../src/core/shop/records';
+import { TREADS } from '../../src/core/fit/tires';
 import { readTire } from '../../src/core/fit/tires';
 
 /**

@@ -1,11 +1,11 @@
-import type { DialShape } from '../fit/wheels';
+import type { DrawnShape } from '../fit/drawing';
 import { beadPathDrawing, type BeadPathView } from './beads';
 import { CHAIN_FIELD, chainDrawing } from './drive';
 
 const say = (mm: number) => `${mm.toFixed(0)} mm`;
-const paths = (shapes: readonly DialShape[], role: DialShape['role']): string[] =>
+const paths = (shapes: readonly DrawnShape[], role: DrawnShape['role']): string[] =>
   shapes.flatMap((s) => (s.kind === 'path' && s.role === role ? [s.d] : []));
-const texts = (shapes: readonly DialShape[]): string[] =>
+const texts = (shapes: readonly DrawnShape[]): string[] =>
   shapes.flatMap((s) => (s.kind === 'text' ? [s.text] : []));
 /** The numbers of a path, in pairs as they come. */
 const numbers = (d: string): number[] => (d.match(/-?\d+(\.\d+)?/g) ?? []).map(Number);

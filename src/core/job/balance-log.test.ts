@@ -8,7 +8,7 @@ import {
   testsOfNow,
   weightsFor,
 } from '.';
-import { wheelDial } from '../fit/wheels';
+import { wheelDial } from '../fit/drawing';
 import { logOf, sampleMachine, sampleWheel } from '../../../tests/sample';
 import { balanceAdvise, balanceEstimate, type Piece } from '../bench/balance';
 
@@ -224,8 +224,9 @@ describe('what the dial shows', () => {
             )
           : [];
       expect(corners).toHaveLength(3);
-      expect(Math.max(...corners)).toBeLessThanOrEqual(203);
-      expect(Math.max(...corners)).toBeGreaterThan(30);
+      const inner = shapes.flatMap((s) => (s.role === 'open' && s.kind === 'circle' ? [s.r] : []));
+      expect(Math.max(...corners)).toBeLessThanOrEqual(Math.max(...inner));
+      expect(Math.max(...corners)).toBeGreaterThan(Math.max(...inner) * 0.15);
       expect(shapes.some((s) => s.kind === 'text' && s.text === `${massG} g`)).toBe(true);
       // A mass that could be anything is not said.
       expect(

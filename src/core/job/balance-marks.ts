@@ -1,5 +1,5 @@
 import type { BalanceEstimate, Piece } from '../bench/balance';
-import type { DialMark } from '../fit/wheels';
+import type { DialMark } from '../fit/drawing';
 import type { BalanceLog } from './balance-log';
 import { heavyOf } from './balance-of';
 

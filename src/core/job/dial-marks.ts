@@ -1,7 +1,7 @@
 import { farSideOf, lightMarkPlace } from '../bench/beads';
 import type { Step } from './procedure';
 import { angleBetween } from '../base/units';
-import { lockMarks, type DialMark } from '../fit/wheels';
+import { lockMarks, type DialMark } from '../fit/drawing';
 import { balanceMarks, type SayMass } from './balance-marks';
 import { bitesOf, fittedArc } from './bites-of';
 import type { JobState } from './job-state';

@@ -101,4 +101,5 @@ export { wheelHistory, type WheelHistory } from './wheel-history';
 export { lifeEvent, type LifeEvent } from './wheel-life';
 export { wheelTrends, type Trend } from './wheel-trends';
 export { runoutOf, spokeRingOf, trueAdviceOf } from './truing-of';
+export { drawnDriveOf, drawnWheelAt } from './drawn-wheel';
 export { orientationOf } from './orientation-of';

@@ -35,7 +35,13 @@ const learnt = (
     gaugeKpa,
   }));
   return {
-    ...(chosen && { tireMarking: chosen.marking, tube: chosen.tube, treads: [], pressures: [] }),
+    ...(chosen && {
+      tireMarking: chosen.marking,
+      tireTread: chosen.tread,
+      tube: chosen.tube,
+      treads: [],
+      pressures: [],
+    }),
     ...((chosen || taped.length > 0) && {
       rollouts: [...(chosen ? [] : wheel.rollouts), ...taped].slice(-MAX_TAPES),
     }),

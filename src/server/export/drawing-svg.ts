@@ -1,16 +1,23 @@
-import type { DialShape } from '../../core/fit/wheels';
+import { arcLetters, type DrawnShape } from '../../core/fit/drawing';
 import { lineWidth, PRINT } from './print-colors';
 
 const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
 const escaped = (text: string): string => text.replace(/[&<>"]/g, (c) => ESCAPES[c]!);
 
-const element = (shape: DialShape): string => {
+const element = (shape: DrawnShape): string => {
   const color = PRINT[shape.role];
   if (shape.kind === 'text')
     return `<text x="${shape.x}" y="${shape.y}" font-size="${shape.size}" text-anchor="${shape.anchor}" fill="${color}">${escaped(shape.text)}</text>`;
+  if (shape.kind === 'arc-text')
+    return arcLetters(shape)
+      .map(
+        ({ letter, x, y, turnDeg }) =>
+          `<text x="${x}" y="${y}" font-size="${shape.size}" text-anchor="middle" fill="${color}" transform="rotate(${turnDeg} ${x} ${y})">${escaped(letter)}</text>`,
+      )
+      .join('');
   const paint = shape.filled
     ? `fill="${color}"`
-    : `fill="none" stroke="${color}" stroke-width="${lineWidth(shape.role)}"`;
+    : `fill="none" stroke="${color}" stroke-width="${lineWidth(shape)}"`;
   return shape.kind === 'circle'
     ? `<circle cx="${shape.cx}" cy="${shape.cy}" r="${shape.r}" ${paint}/>`
     : `<path d="${shape.d}" ${paint}/>`;
@@ -18,7 +25,7 @@ const element = (shape: DialShape): string => {
 
 /** A drawing as an SVG 1.1 file that stands alone, in print colors on white, named by `title`. */
 export const drawingSvg = (
-  shapes: readonly DialShape[],
+  shapes: readonly DrawnShape[],
   field: { width: number; height: number },
   title: string,
 ): string =>

@@ -1,5 +1,7 @@
 import {
   dialMarks,
+  drawnDriveOf,
+  drawnWheelAt,
   foldJob,
   jobCard,
   type Entry,
@@ -7,8 +9,8 @@ import {
   type JobSummary,
 } from '../../core/job';
 import { dayOf, formatQuantity, type UnitPreferences, dateText } from '../../core/base/units';
-import { wheelDial } from '../../core/fit/wheels';
-import { pageFor } from './print-page';
+import { wheelDial } from '../../core/fit/drawing';
+import { PAPER_LETTERS, pageFor } from './print-page';
 import { taggedPdf } from './tagged-pdf';
 
 const DIAL_PT = 216;
@@ -73,10 +75,12 @@ const cardAs = (
   if (state.wheel)
     pdf.drawing(
       wheelDial({
-        wheel: state.wheel,
+        wheel: drawnWheelAt(state, 'hand-over') ?? state.wheel,
+        drive: drawnDriveOf(state),
         marks: dialMarks(state, 'hand-over', { say: mass }),
         sideUp: 'disc',
         tireOn: true,
+        letters: PAPER_LETTERS,
       }),
       { x: page.right - DIAL_PT, y: top, sizePt: DIAL_PT },
       `${card.title}, seen from the disc side, valve at 12`,

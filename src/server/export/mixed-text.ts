@@ -5,7 +5,21 @@ export type Weight = 'regular' | 'bold';
 
 /** Left out of the library's types: the font that was chosen last. */
 interface Chosen {
-  _font: { ascender: number; font: { hasGlyphForCodePoint(code: number): boolean } };
+  _font: {
+    ascender: number;
+    font: {
+      unitsPerEm: number;
+      hasGlyphForCodePoint(code: number): boolean;
+      layout(text: string): { glyphs: { advanceWidth: number; path: { toSVG(): string } }[] };
+    };
+  };
+}
+
+/** A letter as a shape, in units of which `perEm` are its size, upward from where it stands. */
+interface LetterOutline {
+  d: string;
+  perEm: number;
+  width: number;
 }
 
 const HOUSE = '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next';
@@ -129,6 +143,14 @@ export const mixedText = (doc: Doc) => {
   };
   return {
     widthOf,
+    /** A letter of a drawing as its outline: seen, and not read out or copied as text. */
+    outline(letter: string, weight: Weight): LetterOutline | null {
+      choose(faceOf(letter, weight), weight);
+      const { font } = (doc as unknown as Chosen)._font;
+      const glyph = font.layout(letter).glyphs[0];
+      if (!glyph) return null;
+      return { d: glyph.path.toSVG(), perEm: font.unitsPerEm, width: glyph.advanceWidth };
+    },
     layOut(text: string, weight: Weight, size: number, widthPt: number): LaidOut {
       const lines = linesOf(text, weight, size, widthPt).map((line) => runsOf(line, weight));
       return { lines, heightPt: lines.length * lineHeight(weight, size) };

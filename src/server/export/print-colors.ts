@@ -1,18 +1,32 @@
-import type { DialRole } from '../../core/fit/wheels';
+import type { DrawnShape, ShapeRole } from '../../core/fit/drawing';
 
 export const INK = '#22262a';
 export const SOFT = '#5a5a55';
 
 /** Print colors of a drawing: ink on paper, and never a meaning by color alone. */
-export const PRINT: Record<DialRole, string> = {
+export const PRINT: Record<ShapeRole, string> = {
   'line-open': '#ffffff',
   'line-even': '#8fbfbf',
   'line-low': '#a3321f',
   rubber: '#2c2f31',
-  lug: '#ffffff',
+  sidewall: '#3d4144',
+  groove: '#6b7073',
+  molding: '#d5d2c8',
   rim: '#c9c9c9',
-  hub: '#ffffff',
-  spoke: '#b7b7b7',
+  ring: '#d9cfbd',
+  plate: '#e2ddd2',
+  hub: '#c2c2c2',
+  open: '#ffffff',
+  edge: '#55595c',
+  spoke: '#8d9092',
+  'spoke-far': '#c4bba9',
+  cast: '#c2c4c4',
+  disc: '#d9cfbd',
+  drive: '#a9a49a',
+  tube: '#8fbfbf',
+  old: SOFT,
+  measure: INK,
+  valve: '#0f6f78',
   ink: INK,
   label: INK,
   hour: SOFT,
@@ -25,6 +39,7 @@ export const PRINT: Record<DialRole, string> = {
   mark: '#ffffff',
   arrow: '#ffffff',
   leader: INK,
+  'leader-on-rubber': '#d5d2c8',
   bite: '#ffffff',
   'bite-done': '#cfe3df',
   'bite-now': '#0f6f78',
@@ -33,5 +48,8 @@ export const PRINT: Record<DialRole, string> = {
   chain: '#2c2f31',
 };
 
+const FINE: ReadonlySet<ShapeRole> = new Set(['edge', 'groove', 'spoke-far']);
+
 /** Width of a line in a drawing's own units. */
-export const lineWidth = (role: DialRole): number => (role === 'lug' ? 7 : 2);
+export const lineWidth = (shape: DrawnShape): number =>
+  (shape.kind === 'path' ? shape.width : undefined) ?? (FINE.has(shape.role) ? 1.2 : 2);

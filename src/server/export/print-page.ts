@@ -28,3 +28,6 @@ const pageOf = (paper: PrintPage['paper']): PrintPage => {
 /** The paper that goes with the units of a print: Letter with inches, A4 (ISO 216) with millimeters. */
 export const pageFor = ({ length }: Pick<UnitPreferences, 'length'>): PrintPage =>
   pageOf(length === 'in' ? 'LETTER' : 'A4');
+
+/** Words on a printed dial, so many times larger than on a station's. */
+export const PAPER_LETTERS = 1.5;

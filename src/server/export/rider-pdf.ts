@@ -1,7 +1,7 @@
 import { dateText, type UnitPreferences } from '../../core/base/units';
 import type { RiderPaper } from '../../core/reports/papers';
-import { wheelDial } from '../../core/fit/wheels';
-import { pageFor } from './print-page';
+import { wheelDial } from '../../core/fit/drawing';
+import { PAPER_LETTERS, pageFor } from './print-page';
 import { taggedPdf } from './tagged-pdf';
 
 /** The input of a printed rider's sheet; `photos` by their id, those that are there. */
@@ -37,7 +37,7 @@ export const riderPdf = ({ paper, photos, shopName, on, units }: RiderInput): Pr
     pdf.heading(wheel.title);
     const top = pdf.y();
     pdf.drawing(
-      wheelDial({ wheel: wheel.dial.wheel, marks: wheel.dial.marks, sideUp: 'disc', tireOn: true }),
+      wheelDial({ ...wheel.dial, sideUp: 'disc', tireOn: true, letters: PAPER_LETTERS }),
       { x: page.right - DIAL_PT, y: top, sizePt: DIAL_PT },
       wheel.dial.says,
     );

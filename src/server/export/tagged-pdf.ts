@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit';
-import type { DialShape } from '../../core/fit/wheels';
+import { arcLetters, boxOf, type DrawnShape } from '../../core/fit/drawing';
 import { mixedText, type Weight } from './mixed-text';
 import type { PrintPage } from './print-page';
 import { INK, lineWidth, PRINT, SOFT } from './print-colors';
@@ -35,7 +35,7 @@ interface TaggedPdf {
   list(items: readonly string[]): void;
   /** A drawing in a square, with words for who cannot see it. */
   drawing(
-    shapes: readonly DialShape[],
+    shapes: readonly DrawnShape[],
     place: { x: number; y: number; sizePt: number },
     says: string,
   ): void;
@@ -48,10 +48,12 @@ interface TaggedPdf {
   end(): Promise<Buffer>;
 }
 
-const drawShape = (doc: Doc, written: ReturnType<typeof mixedText>, shape: DialShape): void => {
+const drawShape = (doc: Doc, written: ReturnType<typeof mixedText>, shape: DrawnShape): void => {
   const color = PRINT[shape.role];
   if (shape.kind === 'text') {
-    const size = shape.size * 1.15;
+    // The paper's face is wider than the one that room was found for.
+    const room = boxOf(shape.text, shape.size, 0, 0).halfW * 2;
+    const size = shape.size * Math.min(1, room / written.widthOf(shape.text, 'bold', shape.size));
     const width = written.widthOf(shape.text, 'bold', size);
     const x =
       shape.anchor === 'middle'
@@ -69,10 +71,27 @@ const drawShape = (doc: Doc, written: ReturnType<typeof mixedText>, shape: DialS
     );
     return;
   }
+  if (shape.kind === 'arc-text') {
+    for (const { letter, x, y, turnDeg } of arcLetters(shape)) {
+      const outline = written.outline(letter, 'bold');
+      if (!outline?.d) continue;
+      const scale = shape.size / outline.perEm;
+      doc
+        .save()
+        .translate(x, y)
+        .rotate(turnDeg)
+        .scale(scale, -scale)
+        .translate(-outline.width / 2, 0)
+        .path(outline.d)
+        .fill(color)
+        .restore();
+    }
+    return;
+  }
   if (shape.kind === 'circle') doc.circle(shape.cx, shape.cy, shape.r);
   else doc.path(shape.d);
   if (shape.filled) doc.fill(color);
-  else doc.lineWidth(lineWidth(shape.role)).stroke(color);
+  else doc.lineWidth(lineWidth(shape)).stroke(color);
 };
 
 /**

@@ -1,7 +1,7 @@
 import { useMemo, useRef, type CSSProperties, type MouseEvent, type RefObject } from 'react';
 import { mirrored, normalDeg, placeText } from '../../core/base/units';
 import { Shape } from './DrawnShape';
-import { wheelDial, type DialMark, type DialView } from '../../core/fit/wheels';
+import { wheelDial, type DialMark, type DialView } from '../../core/fit/drawing';
 
 interface Props extends DialView {
   /**
@@ -58,17 +58,20 @@ export const WheelDial = ({
   onPick,
   className = '',
   wheel,
+  drive,
   marks,
   sideUp,
   tireOn,
+  small = false,
+  letters = 1,
   turnDeg = null,
   turns,
 }: Props) => {
   const own = useRef<SVGSVGElement>(null);
   const svg = turns ?? own;
   const shapes = useMemo(
-    () => wheelDial({ wheel, marks, sideUp, tireOn }),
-    [wheel, marks, sideUp, tireOn],
+    () => wheelDial({ wheel, drive, marks, sideUp, tireOn, small, letters }),
+    [wheel, drive, marks, sideUp, tireOn, small, letters],
   );
   const turned = useMemo(
     () => shapes.map((shape, i) => shape.role !== 'hour' && <Shape key={i} shape={shape} />),

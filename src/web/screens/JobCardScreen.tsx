@@ -1,7 +1,7 @@
 import { dateText } from '../../core/base/units';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
-import { dialMarks, jobCard } from '../../core/job';
+import { dialMarks, jobCard, drawnDriveOf, drawnWheelAt } from '../../core/job';
 import { Button } from '../parts/Button';
 import { Waiting } from '../parts/Frame';
 import { useKeys } from '../parts/keys';
@@ -84,7 +84,14 @@ export const JobCardScreen = () => {
             ))}
           </div>
           <figure>
-            <WheelDial wheel={state.wheel} marks={marks} sideUp="disc" tireOn />
+            <WheelDial
+              wheel={drawnWheelAt(state, 'hand-over') ?? state.wheel}
+              drive={drawnDriveOf(state)}
+              marks={marks}
+              letters={1.3}
+              sideUp="disc"
+              tireOn
+            />
             <figcaption className="text-center text-[15px] text-ink2">
               seen from the disc side, valve at 12
             </figcaption>

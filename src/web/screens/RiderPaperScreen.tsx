@@ -47,7 +47,14 @@ const OneWheel = ({ wheel }: { wheel: PaperWheel }) => (
         ))}
       </dl>
       <figure className="mx-auto w-full max-w-[230px]">
-        <WheelDial wheel={wheel.dial.wheel} marks={wheel.dial.marks} sideUp="disc" tireOn />
+        <WheelDial
+          wheel={wheel.dial.wheel}
+          drive={wheel.dial.drive}
+          marks={wheel.dial.marks}
+          letters={1.5}
+          sideUp="disc"
+          tireOn
+        />
         <figcaption className="text-center text-[14px] text-ink2">
           from the disc side, valve at 12
         </figcaption>

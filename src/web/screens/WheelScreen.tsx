@@ -95,6 +95,7 @@ export const WheelScreen = () => {
         <section aria-label="The wheel">
           <WheelDial
             wheel={kept}
+            drive={kept.position.includes('front') ? undefined : machine}
             marks={wheelMarks(kept, record)}
             sideUp={sideUp}
             tireOn

@@ -1,7 +1,7 @@
 import { useMemo, type ReactNode } from 'react';
-import { dialMarks } from '../../core/job';
+import { dialMarks, drawnDriveOf, drawnWheelAt } from '../../core/job';
 import type { Step } from '../../core/job/procedure';
-import type { DialMark } from '../../core/fit/wheels';
+import type { DialMark } from '../../core/fit/drawing';
 import { useUnits } from '../parts/quantity';
 import { WheelDial } from '../parts/WheelDial';
 import { useJob } from '../parts/job-context';
@@ -96,10 +96,12 @@ export const JobDial = ({
     () => [...dialMarks(state, station, { step, bite, say: (g) => say(g, 'g') }), ...(extra ?? [])],
     [state, station, step, bite, extra, say],
   );
+  const drawn = useMemo(() => drawnWheelAt(state, station) ?? wheel, [state, station, wheel]);
   const tireOn = !['inspect'].includes(station);
   return (
     <WheelDial
-      wheel={wheel}
+      wheel={drawn}
+      drive={drawnDriveOf(state)}
       marks={marks}
       sideUp={sideUp}
       tireOn={tireOn}

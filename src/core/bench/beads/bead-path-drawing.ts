@@ -1,4 +1,4 @@
-import { coordinate, line, type DialShape } from '../../fit/wheels';
+import { coordinate, line, type DrawnShape } from '../../fit/drawing';
 import { bottomMm, limpLoop, type BeadAndRim } from './bead-geometry';
 
 const CENTER = 300;
@@ -31,7 +31,7 @@ export interface BeadPathView {
  * flange, and the rest straight across. What is left to go is at the top. The same arcs as
  * `limpLoop`.
  */
-export const beadPathDrawing = (view: BeadPathView): DialShape[] => {
+export const beadPathDrawing = (view: BeadPathView): DrawnShape[] => {
   const { rim, leftDeg, biteMm, farUpDeg, say } = view;
   const scale = FLANGE_R / (rim.flangeMm / 2);
   const bottom = bottomMm(rim);
@@ -42,7 +42,7 @@ export const beadPathDrawing = (view: BeadPathView): DialShape[] => {
   const biteDeg = Math.min(2 * half, (biteMm / (Math.PI * rim.flangeMm)) * 360);
   const biteFrom = half - biteDeg;
   const [wellFrom, wellTo] = [half + riseDeg, 360 - half - riseDeg];
-  const circle = (role: DialShape['role'], r: number, filled: boolean): DialShape => ({
+  const circle = (role: DrawnShape['role'], r: number, filled: boolean): DrawnShape => ({
     kind: 'circle',
     role,
     cx: CENTER,
@@ -50,7 +50,7 @@ export const beadPathDrawing = (view: BeadPathView): DialShape[] => {
     r: coordinate(r),
     filled,
   });
-  const words = (y: number, text: string, role: DialShape['role'] = 'label'): DialShape => ({
+  const words = (y: number, text: string, role: DrawnShape['role'] = 'label'): DrawnShape => ({
     kind: 'text',
     role,
     x: CENTER,
@@ -65,7 +65,7 @@ export const beadPathDrawing = (view: BeadPathView): DialShape[] => {
     circle('rim', FLANGE_R, true),
     circle('ink', FLANGE_R, false),
     circle('leader', seatR, false),
-    circle('hub', wellR, true),
+    circle('open', wellR, true),
     circle('ink', wellR, false),
     line(
       'bead',

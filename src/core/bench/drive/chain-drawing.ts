@@ -1,4 +1,4 @@
-import { coordinate, line, type DialShape } from '../../fit/wheels';
+import { coordinate, line, type DrawnShape } from '../../fit/drawing';
 
 /** The field that it is drawn in. */
 export const CHAIN_FIELD = { width: 600, height: 300 };
@@ -26,7 +26,7 @@ interface ChainView {
  * The lower run of a chain between its sprockets, its slack drawn larger: as it hangs now (dashed),
  * as it hangs after, and the spec as a bar in the middle.
  */
-export const chainDrawing = (view: ChainView): DialShape[] => {
+export const chainDrawing = (view: ChainView): DrawnShape[] => {
   const { slackMm, slackAfterMm, wantMinMm, wantMaxMm, runMm, say } = view;
   const middle = (LEFT_X + RIGHT_X) / 2;
   const deepestMm = Math.max(slackMm, slackAfterMm, wantMaxMm);
@@ -34,23 +34,21 @@ export const chainDrawing = (view: ChainView): DialShape[] => {
     ((RIGHT_X - LEFT_X) / runMm) * LARGER,
     (2 * MAX_DEPTH) / Math.max(1, deepestMm),
   );
-  const circle = (cx: number, r: number, role: DialShape['role'], filled: boolean): DialShape => ({
-    kind: 'circle',
-    role,
-    cx,
-    cy: LOWER_Y - r,
-    r,
-    filled,
-  });
+  const circle = (
+    cx: number,
+    r: number,
+    role: DrawnShape['role'],
+    filled: boolean,
+  ): DrawnShape => ({ kind: 'circle', role, cx, cy: LOWER_Y - r, r, filled });
   const words = (
     x: number,
     y: number,
     text: string,
     anchor: 'start' | 'middle' | 'end',
-    role: DialShape['role'] = 'label',
-  ): DialShape => ({ kind: 'text', role, x, y: coordinate(y), text, size: 18, anchor });
+    role: DrawnShape['role'] = 'label',
+  ): DrawnShape => ({ kind: 'text', role, x, y: coordinate(y), text, size: 18, anchor });
   /** The run pulled down by half of its play: the lowest point of the curve lies there. */
-  const run = (role: DialShape['role'], slack: number): DialShape =>
+  const run = (role: DrawnShape['role'], slack: number): DrawnShape =>
     line(
       role,
       `M${LEFT_X} ${LOWER_Y}Q${middle} ${coordinate(LOWER_Y + slack * scale)} ${RIGHT_X} ${LOWER_Y}`,

@@ -13,7 +13,7 @@ import {
 } from '../../base/fields';
 import { USES, type Use } from '../pressure';
 import { ruleNumber, type RuleValues } from '../../base/rules';
-import { TREADS, type Tread } from '../../shop/records';
+import { TREADS, type Tread } from '../../fit/tires';
 import {
   ageOf,
   ARROWS,

@@ -1,5 +1,5 @@
 import type { Use } from '../pressure';
-import { TREAD_WORDS, type Tread } from '../../shop/records';
+import { TREAD_WORDS, type Tread } from '../../fit/tires';
 import { onFourWheels, type MachineKind } from '../../fit/wheels';
 import { reason, type Reason } from '../../base/working';
 

@@ -1,5 +1,6 @@
 import { formatQuantity, type UnitPreferences } from '../../base/units';
-import type { DialShape, Wheel } from '../../fit/wheels';
+import type { Wheel } from '../../fit/wheels';
+import type { DrawnShape } from '../../fit/drawing';
 import { BEAD_SIDES, type BeadSide } from './bead-crush';
 
 /** Bundle and gap at the places where they were measured. */
@@ -59,7 +60,7 @@ export const crossSection = (
   rim: Rim,
   say: (mm: number) => string,
   beads: Partial<Record<BeadSide, MeasuredBead>> = {},
-): DialShape[] | null => {
+): DrawnShape[] | null => {
   const { overallWidthMm: wide, backspaceMm: back } = rim;
   if (wide === null || back === null || back >= wide) return null;
   const stepMm =
@@ -86,22 +87,22 @@ export const crossSection = (
   const x = (mm: number): number => n(left + mm * scale);
   const y = (radiusMm: number): number => n(MARGIN.top + (flange - radiusMm) * scale);
   const path = (
-    role: DialShape['role'],
+    role: DrawnShape['role'],
     points: readonly (readonly [number, number])[],
     closed: boolean,
-  ): DialShape => ({
+  ): DrawnShape => ({
     kind: 'path',
     role,
     d: `M${points.map(([mm, r]) => `${x(mm)} ${y(r)}`).join('L')}${closed ? 'Z' : ''}`,
     filled: closed,
   });
   const box = (
-    role: DialShape['role'],
+    role: DrawnShape['role'],
     fromMm: number,
     toMm: number,
     lowMm: number,
     highMm: number,
-  ): DialShape =>
+  ): DrawnShape =>
     path(
       role,
       [
@@ -112,7 +113,7 @@ export const crossSection = (
       ],
       true,
     );
-  const words = (atX: number, atY: number, text: string): DialShape => ({
+  const words = (atX: number, atY: number, text: string): DrawnShape => ({
     kind: 'text',
     role: 'label',
     x: n(atX),
@@ -122,7 +123,7 @@ export const crossSection = (
     anchor: 'middle',
   });
   /** A length with its number, on a line of its own above or below the rim. */
-  const measure = (fromMm: number, toMm: number, atY: number, text: string): DialShape[] => [
+  const measure = (fromMm: number, toMm: number, atY: number, text: string): DrawnShape[] => [
     {
       kind: 'path',
       role: 'ink',
@@ -139,7 +140,7 @@ export const crossSection = (
     Math.min(mean(beads[side]?.bundleMm) ?? USUAL.bundleMm, (wide - 2 * edge) / 4);
   const [innerMm, outerMm] = [bundleOf('inner'), bundleOf('outer')];
   const highMm = Math.min(USUAL.bundleMm, (wide - 2 * edge) / 4);
-  const shapes: DialShape[] = [
+  const shapes: DrawnShape[] = [
     // The barrel: seat, well, seat.
     path(
       'rim',
@@ -164,7 +165,7 @@ export const crossSection = (
     box('rubber', edge, edge + innerMm, seat, seat + highMm),
     box('rubber', wide - edge - outerMm, wide - edge, seat, seat + highMm),
     // The mounting face, and the plate behind it.
-    box('spoke', back, Math.min(wide, back + thick), low, well - thick),
+    box('plate', back, Math.min(wide, back + thick), low, well - thick),
     path(
       'live',
       [

@@ -10,10 +10,17 @@ export {
   POSITION_WORDS,
   DRIVES,
   DISC_SIDES,
+  LACINGS,
+  LACING_WORDS,
+  CAST_SHAPES,
+  CAST_WORDS,
+  SIDES,
   CALIPERS,
   RENEWS,
   type Build,
   type Caliper,
+  type CastShape,
+  type Lacing,
   type Drive,
   type Fastener,
   type Kept,
@@ -26,15 +33,7 @@ export {
   type Wheel,
 } from './wheel';
 export { rimCode, readRimCode, tryRimCode, type Contour, type RimCode } from './rim-code';
-export {
-  wheelDial,
-  type DialMark,
-  type DialShape,
-  type DialRole,
-  type DialView,
-} from './wheel-dial';
-export { coordinate, line } from './shapes';
-export { lockMarks, lockPlaces } from './rim-locks';
+export { lockPlaces } from './rim-locks';
 export {
   BOLT_NAMES,
   GRADE_NAMES,

@@ -14,7 +14,7 @@ export const spokeDegs = (wheel: Pick<Wheel, 'spokes'>): number[] =>
  */
 export const KEEP_CLEAR_DEG = 6;
 
-type Rim = Pick<Wheel, 'spokes' | 'build' | 'rimLockDegs'>;
+type Rim = Pick<Wheel, 'spokes' | 'build' | 'rimLockDegs'> & Partial<Pick<Wheel, 'castShape'>>;
 
 /** Crimp-on pieces sit at spokes; everything else is stuck to the rim. */
 export const takesCrimpOn = (wheel: Pick<Wheel, 'spokes' | 'build'>): boolean =>
@@ -27,7 +27,7 @@ export const takesCrimpOn = (wheel: Pick<Wheel, 'spokes' | 'build'>): boolean =>
 export const keepClearDegs = (wheel: Rim, innerFace = false): number[] => [
   0,
   ...wheel.rimLockDegs,
-  ...(wheel.build === 'spoked' || innerFace ? [] : spokeDegs(wheel)),
+  ...(wheel.build === 'spoked' || wheel.castShape === 'plate' || innerFace ? [] : spokeDegs(wheel)),
 ];
 
 /** The spokes that a weight can be crimped on, clear of valve and locks. */

@@ -1,3 +1,4 @@
+import type { Tread } from '../tires';
 import type { BoltName, GradeName, PairKind } from './clamped';
 
 /** The kinds of machines in the shop. */
@@ -64,6 +65,30 @@ export const BUILD_WORDS: Record<Build, string> = {
 };
 
 export const DISC_SIDES = ['left', 'right', 'both', 'none'] as const;
+
+/** Lacings of wire spokes: how many others of its flange a spoke crosses. */
+export const LACINGS = ['radial', '1x', '2x', '3x', '4x'] as const;
+export type Lacing = (typeof LACINGS)[number];
+export const LACING_WORDS: Record<Lacing, string> = {
+  radial: 'radial',
+  '1x': 'one cross',
+  '2x': 'two cross',
+  '3x': 'three cross',
+  '4x': 'four cross',
+};
+
+/** Shapes of what joins hub and rim where there are no wire spokes. */
+export const CAST_SHAPES = ['single', 'double', 'fork', 'plate'] as const;
+export type CastShape = (typeof CAST_SHAPES)[number];
+export const CAST_WORDS: Record<CastShape, string> = {
+  single: 'single spokes',
+  double: 'double spokes',
+  fork: 'forked spokes',
+  plate: 'plate with openings',
+};
+
+/** The sides of a machine, as its rider sits on it. */
+export const SIDES = ['left', 'right'] as const;
 
 /** The direction of the caliper's bolts: along the axle, or along the wheel from behind. */
 export const CALIPERS = ['axial', 'radial'] as const;
@@ -180,6 +205,7 @@ export interface Wheel extends Kept {
   rimCode: string;
   /** The tire on it when last seen. */
   tireMarking: string;
+  tireTread: Tread;
   tube: boolean;
   /** The rim is marked for tubeless tires. */
   tubelessMarked: boolean;
@@ -188,8 +214,15 @@ export interface Wheel extends Kept {
   valveHoleMm: number | null;
   rimLockDegs: number[];
   lockHoleMm: number | null;
+  /** Spokes, or the openings of a plate; zero if no one has counted them. */
   spokes: number;
+  /** Null for these if no one has looked. */
+  lacing: Lacing | null;
+  castShape: CastShape | null;
   discSide: (typeof DISC_SIDES)[number];
+  discMm: number | null;
+  /** The side of chain, belt or shaft. */
+  drivenSide: (typeof SIDES)[number] | null;
   caliper: Caliper;
   /** Rim strips it runs with; null where the shop's rule decides. */
   strips: number | null;

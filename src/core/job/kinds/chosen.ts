@@ -1,5 +1,5 @@
 import { count, listOf, marking, oneOf, quantity, record, text, boolean } from '../../base/fields';
-import { type Tread, TREADS } from '../../shop/records';
+import { type Tread, TREADS } from '../../fit/tires';
 import { type Arrows, ARROWS } from '../../fit/tires';
 import { defineEntry, WHEEL_WORK } from '../define-entry';
 import { dateCode, id, maybe } from '../entry-fields';

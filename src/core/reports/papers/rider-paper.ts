@@ -3,6 +3,8 @@ import {
   alignOf,
   chainOf,
   dialMarks,
+  drawnDriveOf,
+  drawnWheelAt,
   recheckDates,
   readyOf,
   stringOf,
@@ -18,7 +20,8 @@ import {
   dateText,
 } from '../../base/units';
 import type { VisitState } from '../../shop/visit';
-import { POSITION_WORDS, type DialMark, type Wheel } from '../../fit/wheels';
+import { POSITION_WORDS } from '../../fit/wheels';
+import { type DialMark, type DrawnDrive, type DrawnWheel } from '../../fit/drawing';
 import type { Reason } from '../../base/working';
 
 /** A photograph with the words for who cannot see it. */
@@ -39,7 +42,7 @@ export interface PaperWheel {
   declined: string[];
   photos: PaperPhoto[];
   /** The dial: the wheel with its weights, seen from the disc side. */
-  dial: { wheel: Wheel; marks: DialMark[]; says: string };
+  dial: { wheel: DrawnWheel; drive: DrawnDrive | undefined; marks: DialMark[]; says: string };
 }
 
 /** The sheet that a rider takes home: one for the whole visit. */
@@ -164,7 +167,8 @@ const wheelOf = ({ jobId, state }: PaperJob, q: Q, units: UnitPreferences): Pape
       declined: state.declined.map(({ what, by }) => `${what} (${by})`),
       photos: state.photos.map((p) => ({ photoId: p.photoId, says: photoSays(p) })),
       dial: {
-        wheel,
+        wheel: drawnWheelAt(state, 'hand-over') ?? wheel,
+        drive: drawnDriveOf(state),
         marks: dialMarks(state, 'hand-over', { say: (g) => q(g, 'g') }),
         says: `${title} from the disc side, valve at the top${weights && weights !== 'none needed' ? `; weights ${weights}` : ''}`,
       },

@@ -50,7 +50,13 @@ export type Form =
     }
   /** Measurements by day, each with a few numbers. */
   | { as: 'dated'; of: readonly DatedNumber[] }
-  | { as: 'choice'; of: readonly string[]; words?: Readonly<Record<string, string>> }
+  /** `isDrawn`: chosen by picture. */
+  | {
+      as: 'choice';
+      of: readonly string[];
+      words?: Readonly<Record<string, string>>;
+      isDrawn?: boolean;
+    }
   | { as: 'whole'; min: number; max: number }
   | { as: 'quantity'; unit: Unit; min: number; max: number };
 

@@ -4,7 +4,12 @@ import {
   BUILDS,
   BUILD_WORDS,
   CALIPERS,
+  CAST_SHAPES,
+  CAST_WORDS,
   DISC_SIDES,
+  LACINGS,
+  LACING_WORDS,
+  SIDES,
   DRIVES,
   GRADE_NAMES,
   KIND_WORDS,
@@ -21,13 +26,12 @@ import {
   TUBE_VALVES,
   STEMS,
   STRIP_MATERIALS,
-  TREADS,
-  TREAD_WORDS,
   TUBE_WALLS,
   WALL_WORDS,
   type RecordKind,
   type Records,
 } from './shop';
+import { TREADS, TREAD_WORDS } from '../../fit/tires';
 
 /** The name of a kind of record and its fields. */
 interface RecordSpec<K extends RecordKind = RecordKind> {
@@ -222,6 +226,11 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
       build: { label: 'Rim', form: { as: 'choice', of: BUILDS, words: BUILD_WORDS }, listed: true },
       rimCode: { label: 'Rim code', form: { as: 'rim-code' }, listed: true },
       tireMarking: { label: 'Current tire', form: { as: 'size' }, listed: true },
+      tireTread: {
+        label: 'Tread on it',
+        form: { as: 'choice', of: TREADS, words: TREAD_WORDS },
+        usual: 'other',
+      },
       tube: { label: 'With a tube', form: { as: 'yes' }, listed: true },
       tubelessMarked: { label: 'Rim marked tubeless', form: { as: 'yes' }, usual: false },
       sealed: {
@@ -238,8 +247,35 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
         hint: 'places from the valve, as 7:00 or 210°',
       },
       lockHoleMm: { label: 'Rim lock hole', form: mm(5, 25), may: true, usual: null },
-      spokes: { label: 'Spokes', form: { as: 'whole', min: 0, max: 80 }, usual: 0 },
+      spokes: {
+        label: 'Spokes',
+        form: { as: 'whole', min: 0, max: 80 },
+        usual: 0,
+        hint: 'or openings of a plate',
+      },
+      lacing: {
+        label: 'Lacing',
+        form: { as: 'choice', of: LACINGS, words: LACING_WORDS, isDrawn: true },
+        may: true,
+        usual: null,
+        builds: ['spoked'],
+      },
+      castShape: {
+        label: 'Spoke shape',
+        form: { as: 'choice', of: CAST_SHAPES, words: CAST_WORDS, isDrawn: true },
+        may: true,
+        usual: null,
+        builds: ['cast', 'split', 'beadlock'],
+      },
       discSide: { label: 'Brake disc', form: { as: 'choice', of: DISC_SIDES }, usual: 'none' },
+      discMm: { label: 'Disc diameter', form: mm(100, 420), may: true, usual: null },
+      drivenSide: {
+        label: 'Driven side',
+        form: { as: 'choice', of: SIDES },
+        may: true,
+        usual: null,
+        hint: 'chain, belt or shaft',
+      },
       caliper: {
         label: 'Caliper bolts',
         form: { as: 'choice', of: CALIPERS },

@@ -1,6 +1,6 @@
 import { heavyAgainst, weightMarks } from '../../../core/job';
 import { PRACTICE_WHEEL, type BalancePlayed } from '../../../core/practice';
-import type { DialMark } from '../../../core/fit/wheels';
+import type { DialMark } from '../../../core/fit/drawing';
 import type { Working } from '../../../core/base/working';
 import { usePlace } from '../../parts/place';
 import { Quantity, useUnits } from '../../parts/quantity';

@@ -9,7 +9,7 @@ import {
   standAndShelf,
   type BalanceLevel,
 } from '../../../core/practice';
-import { lockMarks, type DialMark } from '../../../core/fit/wheels';
+import { lockMarks, type DialMark } from '../../../core/fit/drawing';
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
 import { useKeys } from '../../parts/keys';

@@ -10,7 +10,7 @@ import {
   type LeverSeen,
 } from '../../../core/practice';
 import { normalDeg } from '../../../core/base/units';
-import { lockMarks, type DialMark } from '../../../core/fit/wheels';
+import { lockMarks, type DialMark } from '../../../core/fit/drawing';
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
 import { useKeys } from '../../parts/keys';

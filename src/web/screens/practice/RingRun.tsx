@@ -9,7 +9,7 @@ import {
   type RingSeen,
 } from '../../../core/practice';
 import { angleBetween } from '../../../core/base/units';
-import type { DialMark } from '../../../core/fit/wheels';
+import type { DialMark } from '../../../core/fit/drawing';
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';
 import { useKeys } from '../../parts/keys';

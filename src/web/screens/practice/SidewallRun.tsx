@@ -9,7 +9,7 @@ import {
   type SidewallLevel,
 } from '../../../core/practice';
 import type { FitContext, Topic } from '../../../core/bench/fitting';
-import { TREAD_WORDS } from '../../../core/shop/records';
+import { TREAD_WORDS } from '../../../core/fit/tires';
 import { readRimCode } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
 import { ChoiceField } from '../../parts/fields';

@@ -4,6 +4,7 @@ import { RENEWS } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
 import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
 import { RecordPick } from '../../parts/RecordPick';
+import { DrawnChoice } from './DrawnChoice';
 import { today } from '../../store';
 import type { DatedDraft, FastenerDraft, FieldDraft } from './record-draft';
 
@@ -165,16 +166,17 @@ export const FieldInput = ({ field, value, problem, onChange }: Props) => {
           ]}
         />
       );
-    case 'choice':
-      return (
-        <ChoiceField
-          {...common}
-          options={[
-            ...(field.may ? [['', 'not known'] as const] : []),
-            ...form.of.map((v) => [v, form.words?.[v] ?? v] as const),
-          ]}
-        />
+    case 'choice': {
+      const options = [
+        ...(field.may ? [['', 'not known'] as const] : []),
+        ...form.of.map((v) => [v, form.words?.[v] ?? v] as const),
+      ];
+      return form.isDrawn ? (
+        <DrawnChoice {...common} name={field.key} options={options} />
+      ) : (
+        <ChoiceField {...common} options={options} />
       );
+    }
     case 'machine':
       return (
         <RecordPick

@@ -1,7 +1,14 @@
 import type { ReactNode } from 'react';
 import { dateText, monthText, placeText } from '../../../core/base/units';
 import { attempt } from '../../../core/base/working';
-import { BUILD_WORDS, lockPlaces, rimCode, type Wheel } from '../../../core/fit/wheels';
+import {
+  BUILD_WORDS,
+  lockPlaces,
+  rimCode,
+  type Wheel,
+  CAST_WORDS,
+  LACING_WORDS,
+} from '../../../core/fit/wheels';
 import type { WheelHistory } from '../../../core/job';
 import { Quantity, useUnits } from '../../parts/quantity';
 import { BasisTag } from '../../parts/working';
@@ -56,8 +63,22 @@ export const WheelFacts = ({ wheel, history }: { wheel: Wheel; history: WheelHis
           {wheel.lockHoleMm !== null && `, hole ${say(wheel.lockHoleMm, 'mm', { digits: 1 })}`}
         </Fact>
       )}
-      {wheel.spokes > 0 && <Fact label="Spokes">{wheel.spokes}</Fact>}
-      <Fact label="Brake disc">{wheel.discSide}</Fact>
+      {wheel.spokes > 0 && (
+        <Fact label={wheel.castShape === 'plate' ? 'Openings' : 'Spokes'}>
+          {[
+            wheel.spokes,
+            wheel.lacing && LACING_WORDS[wheel.lacing],
+            wheel.castShape && wheel.castShape !== 'plate' && CAST_WORDS[wheel.castShape],
+          ]
+            .filter(Boolean)
+            .join(', ')}
+        </Fact>
+      )}
+      <Fact label="Brake disc">
+        {wheel.discSide}
+        {wheel.discMm ? `, ${say(wheel.discMm, 'mm')}` : ''}
+      </Fact>
+      {wheel.drivenSide && <Fact label="Driven side">{wheel.drivenSide}</Fact>}
       {wheel.rimLimitKpa !== null && (
         <Fact label="Limit on the rim">
           <Quantity value={wheel.rimLimitKpa} unit="kPa" />

@@ -1,4 +1,5 @@
-import { lockMarks, type DialMark, type Wheel } from '../../../core/fit/wheels';
+import { type Wheel } from '../../../core/fit/wheels';
+import { lockMarks, type DialMark } from '../../../core/fit/drawing';
 import type { WheelRecord } from '../../store/api';
 
 /** The marks of the record and the last job on the dial; pieces at one place are one mark. */

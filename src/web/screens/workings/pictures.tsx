@@ -11,7 +11,7 @@ import {
 } from '../../../core/bench/ring';
 import { runout } from '../../../core/bench/truing';
 import { tireCompare } from '../../../core/fit/tires';
-import type { DialMark, DialShape } from '../../../core/fit/wheels';
+import type { DialMark, DrawnShape } from '../../../core/fit/drawing';
 import { beliefMark, weightMarks } from '../../../core/job/balance-marks';
 import type { Working } from '../../../core/base/working';
 import { Shape } from '../../parts/DrawnShape';
@@ -30,7 +30,7 @@ const Drawing = ({
   field,
   label,
 }: {
-  shapes: readonly DialShape[];
+  shapes: readonly DrawnShape[];
   field: { width: number; height: number };
   label: string;
 }) => (

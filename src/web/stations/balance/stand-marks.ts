@@ -1,6 +1,6 @@
 import type { BalanceEstimate, Piece } from '../../../core/bench/balance';
 import { beliefMark, changeMarks, weightMarks, type BalanceLog } from '../../../core/job';
-import type { DialMark } from '../../../core/fit/wheels';
+import type { DialMark } from '../../../core/fit/drawing';
 import type { BalanceStep } from './step-of';
 
 /** The facts that the dial shows beside the wheel's own parts. */

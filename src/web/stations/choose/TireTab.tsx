@@ -1,6 +1,7 @@
 import { Dialog, RadioGroup } from 'radix-ui';
 import { useState } from 'react';
-import { TREADS, TREAD_WORDS, type TireStock, type Tread } from '../../../core/shop/records';
+import { type TireStock } from '../../../core/shop/records';
+import { TREADS, TREAD_WORDS, type Tread } from '../../../core/fit/tires';
 import { ARROWS, type Arrows } from '../../../core/fit/tires';
 import type { RankedTire } from '../../../core/bench/fitting';
 import type { Reason } from '../../../core/base/working';

@@ -1,5 +1,6 @@
 import type { EntryData } from '../../../core/job';
-import type { TireStock, Tread } from '../../../core/shop/records';
+import type { TireStock } from '../../../core/shop/records';
+import type { Tread } from '../../../core/fit/tires';
 import type { Arrows } from '../../../core/fit/tires';
 
 /** The tire is typed and not from the shelf. */

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { mirrored, normalDeg, placeText } from '../../../core/base/units';
-import { lockMarks, type DialMark } from '../../../core/fit/wheels';
+import { lockMarks, type DialMark } from '../../../core/fit/drawing';
 import { Button } from '../../parts/Button';
 import { WheelDial } from '../../parts/WheelDial';
 import { useJob } from '../../parts/job-context';
@@ -58,6 +58,8 @@ export const MoldedLine = ({ side, label }: { side: 'disc' | 'other'; label: str
         marks={marks}
         sideUp={side}
         tireOn
+        small
+        letters={1.8}
         onPick={pick}
         className="mx-auto h-[150px] lg:h-[238px]"
       />

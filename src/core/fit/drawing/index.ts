@@ -1,0 +1,7 @@
+/** The drawing of a wheel as itself: shapes without a screen, for the dial, lists, papers and SVG. */
+export { wheelDial, drawDial, type Dial, type DialView } from './wheel-dial';
+export { type DialMark } from './marks';
+export { type DrawnDrive, type DrawnWheel } from './drawn-wheel';
+export { boxOf } from './labels';
+export { lockMarks } from './lock-marks';
+export { arcLetters, coordinate, line, type DrawnShape, type ShapeRole } from './shapes';
