@@ -1,22 +1,25 @@
 import { useMemo } from 'react';
 import {
+  mergedShapes,
   sizePicture,
   SIZE_LETTERS,
-  type Clearances,
   type PictureShape,
-  type TireComparison,
-} from '../../core/fit/tires';
+  type PictureWheel,
+} from '../../core/fit/drawing';
+import type { Clearances, TireComparison } from '../../core/fit/tires';
 import { formatQuantity, type UnitPreferences } from '../../core/base/units';
+import { Shape as Drawn } from './DrawnShape';
 import { useUnits } from './quantity';
 
 /**
- * The line of each size: the present one dashed, the first new one as rubber, the others as lines.
+ * The line of each size: the present one as a row of chalk ticks across its outline, the first new
+ * one drawn as itself, the others as lines.
  */
 const LINES = [
-  { className: 'stroke-check', dash: '12 8' },
-  { className: 'stroke-stone', dash: undefined },
-  { className: 'stroke-water', dash: undefined },
-  { className: 'stroke-ink', dash: '3 7' },
+  { className: 'stroke-check', dash: '2.5 8', width: 10 },
+  { className: 'stroke-stone', dash: undefined, width: 3.5 },
+  { className: 'stroke-water', dash: undefined, width: 3.5 },
+  { className: 'stroke-ink', dash: '3 7', width: 3.5 },
 ] as const;
 
 const wordsOf = (label: Extract<PictureShape, { kind: 'label' }>, units: UnitPreferences): string =>
@@ -46,20 +49,8 @@ const Shape = ({
   switch (shape.kind) {
     case 'circle': {
       const line = LINES[shape.of]!;
-      if (shape.of === 1 && shape.part === 'tread')
-        return <circle cx={shape.cx} cy={shape.cy} r={shape.r} className="fill-[var(--rubber)]" />;
-      if (shape.part === 'rim')
-        return shape.of === 1 ? (
-          <>
-            <circle cx={shape.cx} cy={shape.cy} r={shape.r} className="fill-[var(--metal)]" />
-            <circle
-              cx={shape.cx}
-              cy={shape.cy}
-              r={Math.max(1, shape.r - 13)}
-              className="fill-stone"
-            />
-          </>
-        ) : null;
+      // The first new one is drawn as itself; rims of one size lie over one another.
+      if (shape.of === 1 || shape.part === 'rim') return null;
       return (
         <>
           <circle
@@ -68,7 +59,8 @@ const Shape = ({
             r={shape.r}
             fill="none"
             className="stroke-stone"
-            strokeWidth="6"
+            strokeWidth={line.width + 2.5}
+            strokeDasharray={line.dash}
           />
           <circle
             cx={shape.cx}
@@ -76,7 +68,7 @@ const Shape = ({
             r={shape.r}
             fill="none"
             className={line.className}
-            strokeWidth="3.5"
+            strokeWidth={line.width}
             strokeDasharray={line.dash}
           />
         </>
@@ -84,19 +76,15 @@ const Shape = ({
     }
     case 'section': {
       const line = LINES[shape.of]!;
-      return shape.of === 1 ? (
-        <path d={shape.d} className="fill-[var(--rubber)]" stroke="var(--stone)" strokeWidth="3" />
-      ) : (
-        <>
-          <path d={shape.d} fill="none" className="stroke-stone" strokeWidth="5.5" />
-          <path
-            d={shape.d}
-            fill="none"
-            className={line.className}
-            strokeWidth="3"
-            strokeDasharray={line.dash}
-          />
-        </>
+      if (shape.of === 1) return null;
+      return (
+        <path
+          d={shape.d}
+          fill="none"
+          className={line.className}
+          strokeWidth={line.width}
+          strokeDasharray={line.dash}
+        />
       );
     }
     case 'bar':
@@ -159,16 +147,19 @@ const isNoise = (s: PictureShape): boolean =>
 export const SizePicture = ({
   comparison,
   clearancesMm,
+  at,
   className = 'w-full lg:max-h-[600px]',
 }: {
   comparison: TireComparison;
   clearancesMm?: Clearances;
+  /** The wheel that they are for. */
+  at?: PictureWheel;
   className?: string;
 }) => {
   const { units, say } = useUnits();
-  const { shapes } = useMemo(
-    () => sizePicture(comparison, clearancesMm),
-    [comparison, clearancesMm],
+  const { shapes, newTire } = useMemo(
+    () => sizePicture(comparison, clearancesMm, at),
+    [comparison, clearancesMm, at],
   );
   const { from, changes } = comparison;
   const several = changes.length > 1;
@@ -190,6 +181,16 @@ export const SizePicture = ({
       className={className}
       aria-label={`To scale, against ${from.canonical}. ${summary}`}
     >
+      <g className="dial">
+        <g transform={newTire.transform}>
+          {mergedShapes(newTire.wheel).map((shape, i) => (
+            <Drawn key={i} shape={shape} />
+          ))}
+        </g>
+        {newTire.section.map((shape, i) => (
+          <Drawn key={i} shape={shape} />
+        ))}
+      </g>
       {[...shapes]
         .sort((a, b) => layer(a) - layer(b))
         .map((shape, i) =>
@@ -214,16 +215,21 @@ export const SizePicture = ({
           ))
         ) : (
           <>
-            <text x="215" y="284" fontSize="26" className="fill-ink">
+            <text x="215" y={at ? 528 : 284} fontSize="26" className="fill-ink">
               {changes[0]!.to.size}
             </text>
-            <text x="215" y="314" fontSize="19" className={same ? 'fill-ink2' : 'fill-check'}>
-              {same ? 'the same size as before' : `dashed: ${names[0]}`}
+            <text
+              x="215"
+              y={at ? 553 : 314}
+              fontSize="19"
+              className={same ? 'fill-ink2' : 'fill-check'}
+            >
+              {same ? 'the same size as before' : `ticks: ${names[0]}`}
             </text>
           </>
         )}
         {same && (
-          <text x="592" y="390" fontSize="21" className="fill-water">
+          <text x="592" y="427" fontSize="21" className="fill-water">
             {say(from.sectionWidthMm, 'mm')} wide, {say(from.sectionHeightMm, 'mm')} sidewall
           </text>
         )}

@@ -1,7 +1,7 @@
 import { useMemo, useRef, type CSSProperties, type MouseEvent, type RefObject } from 'react';
 import { mirrored, normalDeg, placeText } from '../../core/base/units';
 import { Shape } from './DrawnShape';
-import { wheelDial, type DialMark, type DialView } from '../../core/fit/drawing';
+import { mergedShapes, wheelDial, type DialMark, type DialView } from '../../core/fit/drawing';
 
 interface Props extends DialView {
   /**
@@ -70,7 +70,7 @@ export const WheelDial = ({
   const own = useRef<SVGSVGElement>(null);
   const svg = turns ?? own;
   const shapes = useMemo(
-    () => wheelDial({ wheel, drive, marks, sideUp, tireOn, small, letters }),
+    () => mergedShapes(wheelDial({ wheel, drive, marks, sideUp, tireOn, small, letters })),
     [wheel, drive, marks, sideUp, tireOn, small, letters],
   );
   const turned = useMemo(

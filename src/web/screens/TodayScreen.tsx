@@ -52,7 +52,7 @@ const dayText = (visits: readonly VisitSummary[], nowMs: number): string => {
 };
 
 const Clock = ({ hours, nowMs }: { hours: readonly number[]; nowMs: number }) => (
-  <div className="border-b-2 border-ink lg:grid lg:grid-cols-[230px_200px_290px_minmax(0,1fr)] lg:gap-x-4 xl:grid-cols-[230px_200px_360px_minmax(0,1fr)]">
+  <div className="border-b-2 border-ink lg:grid lg:grid-cols-[230px_180px_336px_minmax(0,1fr)] lg:gap-x-4 xl:grid-cols-[230px_200px_412px_minmax(0,1fr)]">
     <div
       className="relative col-start-4 h-6 text-[14px] text-ink2 max-lg:hidden"
       aria-hidden="true"

@@ -6,6 +6,7 @@ import { POSITION_WORDS, wheelEnd, type Wheel } from '../../core/fit/wheels';
 import { Button } from '../parts/Button';
 import { Failed, Frame, Waiting } from '../parts/Frame';
 import { useUnits } from '../parts/quantity';
+import { TireSection } from '../parts/TireSection';
 import { SectionDrawing } from '../parts/SectionDrawing';
 import { Spoken } from '../parts/Spoken';
 import { WheelDial } from '../parts/WheelDial';
@@ -108,6 +109,7 @@ export const WheelScreen = () => {
           >
             Turn wheel over
           </Button>
+          <TireSection wheel={kept} className="mt-2 w-full" />
           <SectionDrawing wheel={kept} className="mt-4 w-full" />
           {kept.overallWidthMm !== null && kept.backspaceMm !== null && (
             <a

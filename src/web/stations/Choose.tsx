@@ -1,6 +1,6 @@
 import { counted } from '../../core/base/units';
 import { Tabs } from 'radix-ui';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { partsOf } from '../../core/job';
 import { worstFirst } from '../../core/base/working';
@@ -37,7 +37,7 @@ const SHOWN = 3;
  * what is not good, then the rest.
  */
 const WithShelf = () => {
-  const { write, correcting, goTo } = useJob();
+  const { write, correcting, goTo, wheel } = useJob();
   const choice = useChoice();
   const { drafting, fits, parts } = choice;
   const [params, setParams] = useSearchParams();
@@ -45,6 +45,11 @@ const WithShelf = () => {
   const [tried, setTried] = useState(false);
   const { draft } = drafting;
   const { fit, compared } = fits;
+  const { tube: hasTube, tread: tireTread } = draft;
+  const pictured = useMemo(
+    () => ({ wheel: { ...wheel, tireTread }, hasTube }),
+    [wheel, tireTread, hasTube],
+  );
   useMainWorking('whether it fits', fit.ok ? fit.working : null);
 
   const save = async () => {
@@ -104,6 +109,7 @@ const WithShelf = () => {
         ) : compared.ok ? (
           <SizePicture
             comparison={compared.working.result}
+            at={pictured}
             {...(choice.context.clearancesMm ? { clearancesMm: choice.context.clearancesMm } : {})}
           />
         ) : (

@@ -33,15 +33,13 @@ const wireSpokes = (
     const role = isFront ? ('spoke' as const) : ('spoke-far' as const);
     return {
       isFront,
-      shapes: [
-        ray(role, isOver ? -deg : deg, rimIn, hub * HEAD_SHARE, isOver ? -hubDeg : hubDeg),
-        ray('ink', isOver ? -deg : deg, rimIn + 1, rimIn - NIPPLE, isOver ? -deg : deg, 3.4),
-      ],
+      spoke: ray(role, isOver ? -deg : deg, rimIn, hub * HEAD_SHARE, isOver ? -hubDeg : hubDeg),
+      nipple: ray('ink', isOver ? -deg : deg, rimIn + 1, rimIn - NIPPLE, undefined, 3.4),
     };
   });
-  const of = (isFront: boolean) =>
-    drawn.filter((spoke) => spoke.isFront === isFront).flatMap(({ shapes }) => shapes);
-  return [...of(false), ...of(true)];
+  const far = drawn.filter(({ isFront }) => !isFront);
+  const near = drawn.filter(({ isFront }) => isFront);
+  return [...[...far, ...near].map(({ spoke }) => spoke), ...drawn.map(({ nipple }) => nipple)];
 };
 
 /** A bar between hub and rim, of different width at its ends, bent sideways by `bend`. */

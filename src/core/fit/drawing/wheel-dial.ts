@@ -2,10 +2,10 @@ import { mirrored, normalDeg } from '../../base/units';
 import { wheelRadii, type DrawnDrive, type DrawnWheel, type WheelRadii } from './drawn-wheel';
 import { hubShapes } from './hub-shapes';
 import { boxOf, placeLabels, type Box } from './labels';
-import { markShapes, valveMark, type MarkFrame } from './mark-shapes';
+import { markShapes, valveMark, type DrawnMark, type MarkFrame } from './mark-shapes';
 import { ARROW_DEG, sidewallHalfDeg, type DialMark } from './marks';
 import { rimBoltShapes, rimShapes } from './rim-shapes';
-import { at, coordinate, type DrawnShape } from './shapes';
+import { at, circle, coordinate, type DrawnShape } from './shapes';
 import { moldedText, sidewallShapes } from './sidewall-shapes';
 import { spokeShapes } from './spoke-shapes';
 import { treadShapes } from './tread-shapes';
@@ -20,6 +20,8 @@ export interface DialView {
   tireOn: boolean;
   /** Small: without hours, the valve's word and molded text. */
   small?: boolean;
+  /** A tire without a wheel. */
+  tireOnly?: boolean;
   /** How many times larger than at a station words are, for a smaller picture. */
   letters?: number;
 }
@@ -56,7 +58,7 @@ const LEADER_HALF_DEG = 1;
 
 /** The wheel itself, without work marks. */
 const body = (
-  { wheel, drive, sideUp, tireOn, marks, small }: DialView,
+  { wheel, drive, sideUp, tireOn, marks, small, tireOnly }: DialView,
   radii: WheelRadii,
   acrossDegs: readonly number[],
 ): DrawnShape[] => {
@@ -70,9 +72,13 @@ const body = (
     return [{ deg: 'deg' in mark ? seen(mark.deg) : ARROW_DEG, halfDeg }];
   });
   const taken = [...marked, ...acrossDegs.map((deg) => ({ deg, halfDeg: LEADER_HALF_DEG }))];
-  return [
+  const tire = [
     ...(tireOn ? [...treadShapes(kind, radii), ...sidewallShapes(kind, radii)] : []),
     ...(tireOn && !small ? moldedText(wheel, radii, taken) : []),
+  ];
+  if (tireOnly) return [...tire, circle('open', radii.rimOut)];
+  return [
+    ...tire,
     ...rimShapes(wheel, radii),
     ...behind,
     ...spokeShapes(wheel, radii, isOver),
@@ -106,7 +112,7 @@ export const drawDial = (view: DialView): Dial => {
   };
   const around = small ? { shapes: [], taken: [] } : hours(radii, tireOn);
   const areas = marks.filter(isArea).map((mark) => markShapes(mark, frame));
-  const valve = valveMark(radii);
+  const valve: DrawnMark = view.tireOnly ? { shapes: [] } : valveMark(radii);
   const rest = marks.filter((mark) => !isArea(mark)).map((mark) => markShapes(mark, frame));
   const drawn = [...areas, valve, ...rest];
   // The valve's word gives way to what the work needs.

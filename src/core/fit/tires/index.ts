@@ -26,5 +26,4 @@ export { type Construction, type Notation } from './size-notation';
 export { maxLoadKg, LOAD_INDEX_KG } from './load-index';
 export { maxSpeedKmh, SPEED_SYMBOL_KMH } from './speed-symbol';
 export { anInch, nominalRimMm } from './rim-diameter';
-export { sizePicture, SIZE_LETTERS, type PictureShape, type SizePicture } from './size-picture';
 export { TREADS, TREAD_WORDS, type Tread } from './tread';

@@ -1,5 +1,6 @@
 import type { TimeLeft } from '../day';
 import type { StationId } from '../../base/stations';
+import type { DrawnWheel } from '../../fit/drawing';
 import type { Position } from '../../fit/wheels';
 
 /** The state of a wheel of a visit. */
@@ -8,6 +9,8 @@ export interface WheelNow {
   wheelId: string;
   position: Position;
   build: string;
+  /** Its picture, in the tire that came in with it. */
+  drawn: DrawnWheel;
   number: number;
   /** New tire size, once it is chosen. */
   sizeOn: string | null;

@@ -6,6 +6,7 @@ import {
   type Wheel,
 } from '../../../core/fit/wheels/wheel';
 import type { MachineWithWheels } from '../../store/records-api';
+import { WheelIcon } from '../../parts/WheelIcon';
 import { SeveralWheels } from '../visit/VisitSheet';
 
 interface Taking {
@@ -18,9 +19,10 @@ const WheelButton = ({ wheel, busy, onTake }: Taking & { wheel: Wheel }) => (
   <button
     type="button"
     disabled={busy}
-    className="btn !justify-start text-left"
+    className="btn !justify-start gap-3 text-left"
     onClick={() => onTake(wheel.machineId, wheel.id)}
   >
+    <WheelIcon wheel={wheel} />
     <span>
       {POSITION_WORDS[wheel.position]}
       <span className="block text-[15px] font-normal text-ink2">

@@ -1,13 +1,16 @@
-import { useMemo } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import {
   fieldsOfKind,
   toCell,
   type Field,
   type RecordKind,
   type Records,
+  type TireStock,
 } from '../../../core/shop/records';
+import type { Wheel } from '../../../core/fit/wheels';
 import { formatMoney } from '../../../core/base/units';
 import { Button } from '../../parts/Button';
+import { WheelIcon } from '../../parts/WheelIcon';
 import { useUnits } from '../../parts/quantity';
 import { selectCurrency, useApp } from '../../store';
 import type { RecordPage } from '../../store/records-api';
@@ -37,6 +40,15 @@ const useCellText = (machines: RecordPage['machines']) => {
 
 const SORTED = { up: 'ascending', down: 'descending', not: 'none' } as const;
 const ARROW = { up: ' ↑', down: ' ↓', not: '' } as const;
+
+/** The picture of a wheel or a tire, by which it is found in the list. */
+const iconOf = (kind: RecordKind, record: AnyRecord): ReactNode => {
+  if (kind === 'wheels') return <WheelIcon wheel={record as unknown as Wheel} />;
+  if (kind !== 'tires') return null;
+  const { marking, tread } = record as unknown as TireStock;
+  const tire = { build: 'cast', spokes: 0, tireMarking: marking, tireTread: tread } as const;
+  return <WheelIcon wheel={tire} tireOnly />;
+};
 
 interface Props {
   kind: RecordKind;
@@ -91,9 +103,10 @@ export const RecordTable = ({ kind, list, onOpen }: Props) => {
                       ) : (
                         <button
                           type="button"
-                          className="min-h-12 cursor-pointer text-left font-semibold underline decoration-1 underline-offset-4"
+                          className="flex min-h-12 cursor-pointer items-center gap-3 text-left font-semibold underline decoration-1 underline-offset-4"
                           onClick={() => onOpen(record.id)}
                         >
+                          {iconOf(kind, record)}
                           {text}
                         </button>
                       )}

@@ -1,4 +1,5 @@
-import { SIZE_LETTERS, type SizeChange } from '../../../core/fit/tires';
+import { SIZE_LETTERS } from '../../../core/fit/drawing';
+import { type SizeChange } from '../../../core/fit/tires';
 import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/fields';
 import { useUnits } from '../../parts/quantity';

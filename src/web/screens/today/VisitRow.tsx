@@ -85,7 +85,7 @@ export const VisitRow = ({
   const back = backText(visit);
   return (
     <li
-      className={`${isTight ? 'py-1' : 'py-2'} grid items-start gap-x-4 gap-y-1 border-b border-stone3 md:grid-cols-[minmax(0,1.1fr)_minmax(0,0.9fr)_minmax(270px,1.2fr)] lg:grid-cols-[230px_200px_290px_minmax(0,1fr)] xl:grid-cols-[230px_200px_360px_minmax(0,1fr)]`}
+      className={`${isTight ? 'py-1' : 'py-2'} grid items-start gap-x-4 gap-y-1 border-b border-stone3 md:grid-cols-[minmax(0,1.1fr)_minmax(0,0.9fr)_minmax(320px,1.2fr)] lg:grid-cols-[230px_180px_336px_minmax(0,1fr)] xl:grid-cols-[230px_200px_412px_minmax(0,1fr)]`}
     >
       <div className="min-w-0">
         {isTitled ? (

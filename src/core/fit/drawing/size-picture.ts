@@ -1,6 +1,10 @@
 import type { SentenceQuantity } from '../../base/units';
-import type { ClearancePlace, TireComparison } from './tire-compare';
-import type { TireSize } from './tire-size';
+import type { ClearancePlace, TireComparison, TireSize } from '../tires';
+import { wheelRadii, type DrawnWheel } from './drawn-wheel';
+import { sectionOutline, sectionShapes } from './section';
+import { sectionOf } from './section-of';
+import type { DrawnShape } from './shapes';
+import { wheelDial } from './wheel-dial';
 
 /**
  * Two to four sizes drawn to one scale over one another, on a field of 720 x 560: the side view
@@ -53,8 +57,23 @@ interface PictureLabel {
 export type PictureShape =
   PictureCircle | PictureOutline | PictureBar | PictureLeader | PictureLabel;
 
+/** The first new tire as itself: its wheel, where it stands on the field, and its section. */
+interface NewTire {
+  wheel: DrawnShape[];
+  /** As SVG writes it. */
+  transform: string;
+  section: DrawnShape[];
+}
+
+/** The wheel that the sizes are for, as far as it is known. */
+export interface PictureWheel {
+  wheel: DrawnWheel;
+  hasTube: boolean;
+}
+
 export interface SizePicture {
   shapes: PictureShape[];
+  newTire: NewTire;
   /** Drawn millimetres of the field for a millimetre of the tire. */
   sideScale: number;
   sectionScale: number;
@@ -62,30 +81,14 @@ export interface SizePicture {
 
 const SIDE = { cx: 215, cy: 290, reach: 205 } as const;
 const SECTION = { cx: 592, baseY: 355, half: 118, high: 205 } as const;
+/** Words under the section, clear of the rim's well. */
+const BELOW_RIM = 72;
 /** Least distance between two lines of words. */
 const LINE = 25;
 export const SIZE_LETTERS = ['A', 'B', 'C', 'D'] as const;
 
 const n = (v: number) => Math.round(v * 10) / 10;
-
-/**
- * Half a section: from the bead up the side to the middle of the tread, and down the other side.
- */
-const sectionPath = (size: TireSize, s: number): string => {
-  const half = (size.sectionWidthMm / 2) * s;
-  const high = size.sectionHeightMm * s;
-  const seat = half * 0.62;
-  const { cx, baseY } = SECTION;
-  const top = baseY - high;
-  const widest = baseY - high * 0.48;
-  return [
-    `M${n(cx - seat)} ${baseY}`,
-    `C${n(cx - half)} ${n(baseY - high * 0.12)} ${n(cx - half)} ${n(widest + high * 0.14)} ${n(cx - half)} ${n(widest)}`,
-    `C${n(cx - half)} ${n(top + high * 0.16)} ${n(cx - half * 0.6)} ${n(top)} ${n(cx)} ${n(top)}`,
-    `C${n(cx + half * 0.6)} ${n(top)} ${n(cx + half)} ${n(top + high * 0.16)} ${n(cx + half)} ${n(widest)}`,
-    `C${n(cx + half)} ${n(widest + high * 0.14)} ${n(cx + half)} ${n(baseY - high * 0.12)} ${n(cx + seat)} ${baseY}Z`,
-  ].join('');
-};
+const n1000 = (v: number) => Math.round(v * 1000) / 1000;
 
 /** Pushes lines of words apart until each has its own, and keeps their order. */
 export const spread = (ys: readonly number[], apart: number): number[] => {
@@ -97,6 +100,34 @@ export const spread = (ys: readonly number[], apart: number): number[] => {
     out[i] = last;
   }
   return out;
+};
+
+/** The wheel in its new tire, scaled about the axle of the side view. */
+const newTireOf = (
+  size: TireSize,
+  at: PictureWheel | undefined,
+  sideScale: number,
+  sectionScale: number,
+): NewTire => {
+  const plain: DrawnWheel = { build: 'cast', spokes: 0 };
+  const wheel: DrawnWheel = { ...(at?.wheel ?? plain), tireMarking: size.canonical };
+  const scale = n1000(((size.overallDiameterMm / 2) * sideScale) / wheelRadii(wheel, true).tread);
+  return {
+    wheel: wheelDial({
+      wheel,
+      marks: [],
+      sideUp: 'disc',
+      tireOn: true,
+      small: true,
+      tireOnly: !at,
+    }),
+    transform: `translate(${SIDE.cx} ${SIDE.cy}) scale(${scale}) translate(-300 -300)`,
+    section: sectionShapes(sectionOf(size, at?.wheel ?? {}, { hasTube: at?.hasTube ?? false }), {
+      x: SECTION.cx,
+      y: SECTION.baseY,
+      scale: sectionScale,
+    }),
+  };
 };
 
 const mm = (value: number): SentenceQuantity => ({ value, unit: 'mm' });
@@ -121,6 +152,7 @@ const axle = (value: number): Words =>
 export const sizePicture = (
   { from, changes }: TireComparison,
   clearancesMm: Partial<Record<ClearancePlace, number>> = {},
+  at?: PictureWheel,
 ): SizePicture => {
   const sizes = [from, ...changes.map((c) => c.to)];
   const wallMm = Math.max(0, clearancesMm.above ?? 0, clearancesMm.ahead ?? 0);
@@ -159,7 +191,15 @@ export const sizePicture = (
       cy: SIDE.cy,
       r: n((size.rimDiameterMm / 2) * sideScale),
     });
-    shapes.push({ kind: 'section', of, d: sectionPath(size, sectionScale) });
+    const place = { x: SECTION.cx, y: SECTION.baseY, scale: sectionScale };
+    shapes.push({
+      kind: 'section',
+      of,
+      d: sectionOutline(
+        sectionOf(size, at?.wheel ?? {}, { hasTube: false, isTreadKnown: of === 1 }),
+        place,
+      ),
+    });
   });
 
   const fromR = from.overallDiameterMm / 2;
@@ -243,7 +283,7 @@ export const sizePicture = (
     });
   });
   changes.forEach((c, i) => {
-    const y = SECTION.baseY + 34 + i * LINE * 1.05;
+    const y = SECTION.baseY + BELOW_RIM + i * LINE * 1.05;
     shapes.push({
       kind: 'label',
       of: i + 1,
@@ -273,5 +313,10 @@ export const sizePicture = (
         });
     }
   });
-  return { shapes, sideScale, sectionScale };
+  return {
+    shapes,
+    newTire: newTireOf(sizes[1]!, at, sideScale, sectionScale),
+    sideScale,
+    sectionScale,
+  };
 };
