@@ -13,6 +13,8 @@ export default defineConfig({
   expect: { timeout: 90_000 },
   retries: process.env.CI ? 1 : 0,
   fullyParallel: true,
+  // What other tests nearly cover, or the core alone, is tried in the long run.
+  ...(!process.env.RIMSTONE_LONG && { grepInvert: /@long/ }),
   reporter: process.env.E2E_REPORT
     ? [['line'], ['json', { outputFile: process.env.E2E_REPORT }]]
     : 'list',

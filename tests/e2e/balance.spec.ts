@@ -90,30 +90,31 @@ test('by hand: rests, own pieces from the shelf as buttons, held level, undone, 
   await expect(page).toHaveURL(/wheel-back$/);
 });
 
-test('a reading that contradicts the others is found, said, and taken out', async ({
-  page,
-  shop,
-}) => {
-  await anew(page, shop);
-  for (const [place, from] of [
-    ['210°', 'left'],
-    ['207°', 'right'],
-    ['211°', 'left'],
-    ['12°', 'right'],
-    ['208°', 'left'],
-    ['209°', 'right'],
-  ] as const)
-    await rest(page, place, from);
-  await expect(page.getByRole('alert')).toContainText('One reading doesn’t fit');
-  const odd = page
-    .getByRole('list', { name: 'Readings so far' })
-    .getByRole('listitem')
-    .filter({ hasText: 'doesn’t fit' });
-  await expect(odd).toContainText('settled at 12:24');
-  await odd.getByRole('button').click();
-  await expect(page.getByText('One reading doesn’t fit', { exact: false })).toBeHidden();
-  expect((await balanceOf(page)).seen).toHaveLength(5);
-});
+test(
+  'a reading that contradicts the others is found, said, and taken out',
+  { tag: '@long' },
+  async ({ page, shop }) => {
+    await anew(page, shop);
+    for (const [place, from] of [
+      ['210°', 'left'],
+      ['207°', 'right'],
+      ['211°', 'left'],
+      ['12°', 'right'],
+      ['208°', 'left'],
+      ['209°', 'right'],
+    ] as const)
+      await rest(page, place, from);
+    await expect(page.getByRole('alert')).toContainText('One reading doesn’t fit');
+    const odd = page
+      .getByRole('list', { name: 'Readings so far' })
+      .getByRole('listitem')
+      .filter({ hasText: 'doesn’t fit' });
+    await expect(odd).toContainText('settled at 12:24');
+    await odd.getByRole('button').click();
+    await expect(page.getByText('One reading doesn’t fit', { exact: false })).toBeHidden();
+    expect((await balanceOf(page)).seen).toHaveLength(5);
+  },
+);
 
 test('wrong, missing and huge input is refused with a sentence, and nothing is half written', async ({
   page,
@@ -202,35 +203,36 @@ test('more: the turn of the tire, the parts, the speed, and the stand’s own ba
   await expect(page.getByText(/Learned from the shop.s last wheels/)).toBeVisible();
 });
 
-test('a shelf with very many ways to pick from is answered at once, and proved when it is searched on', async ({
-  page,
-  shop,
-}) => {
-  const tens = (
-    await (await page.request.get(`${shop.url}/api/records/weights`)).json()
-  ).records.find((w: { id: string }) => w.id === 'g-7');
-  await page.request.put(`${shop.url}/api/records/weights/g-7`, {
-    data: { ...tens, archived: true },
-  });
-  for (let i = 0; i < 9; i++)
-    await page.request.post(`${shop.url}/api/records/weights`, {
-      data: { id: `many-${i}`, massG: 1 + i * 0.825, kind: 'adhesive', count: 60, lengthMm: 6 },
+test(
+  'a shelf with very many ways to pick from is answered at once, and proved when it is searched on',
+  { tag: '@long' },
+  async ({ page, shop }) => {
+    const tens = (
+      await (await page.request.get(`${shop.url}/api/records/weights`)).json()
+    ).records.find((w: { id: string }) => w.id === 'g-7');
+    await page.request.put(`${shop.url}/api/records/weights/g-7`, {
+      data: { ...tens, archived: true },
     });
-  await openAs(page, shop, '/jobs/demo-job-22/balance');
-  await page.getByRole('button', { name: 'Not this time' }).click();
-  await page.getByLabel('Do something else by hand').selectOption('machine');
-  await page.getByRole('textbox', { name: 'Heavy by, g' }).fill('130');
-  await page.getByLabel('Heavy at').fill('200°');
-  await page.getByRole('button', { name: 'Use reading' }).click();
-  await expect(page.getByRole('heading', { name: /^Put on/ })).toBeVisible();
-  // Eight of the heaviest on each side fall short: at least nine pairs, and too many ways to take
-  // them.
-  await expect(page.getByText('18+ weights')).toBeVisible();
-  await page.getByRole('button', { name: 'Keep searching' }).click();
-  await expect(page.getByText('fewest weights', { exact: false })).toBeVisible();
-  await confirmed(page, () => page.getByRole('button', { name: 'Weights are on' }).click());
-  expect((await balanceOf(page)).on).toHaveLength(18);
-});
+    for (let i = 0; i < 9; i++)
+      await page.request.post(`${shop.url}/api/records/weights`, {
+        data: { id: `many-${i}`, massG: 1 + i * 0.825, kind: 'adhesive', count: 60, lengthMm: 6 },
+      });
+    await openAs(page, shop, '/jobs/demo-job-22/balance');
+    await page.getByRole('button', { name: 'Not this time' }).click();
+    await page.getByLabel('Do something else by hand').selectOption('machine');
+    await page.getByRole('textbox', { name: 'Heavy by, g' }).fill('130');
+    await page.getByLabel('Heavy at').fill('200°');
+    await page.getByRole('button', { name: 'Use reading' }).click();
+    await expect(page.getByRole('heading', { name: /^Put on/ })).toBeVisible();
+    // Eight of the heaviest on each side fall short: at least nine pairs, and too many ways to take
+    // them.
+    await expect(page.getByText('18+ weights')).toBeVisible();
+    await page.getByRole('button', { name: 'Keep searching' }).click();
+    await expect(page.getByText('fewest weights', { exact: false })).toBeVisible();
+    await confirmed(page, () => page.getByRole('button', { name: 'Weights are on' }).click());
+    expect((await balanceOf(page)).on).toHaveLength(18);
+  },
+);
 
 test('weights that were entered from the other side are noticed: look, enter them again, and it goes on', async ({
   page,

@@ -15,94 +15,101 @@ const UNDER_LIMIT_KPA = 268;
 const TANK_KPA = 800;
 const livePsi = async (page: Page) => Number(await page.getByTestId('seat-now').textContent());
 
-test('a stubborn tire on the simulated hose: a try fails, air above the limit is refused, lubricated it seats', async ({
-  page,
-  shop,
-}) => {
-  test.setTimeout(180_000);
-  await openAs(page, shop, '/');
-  const id = await startJob(page, 'Orrindale', 'Rear wheel');
-  await page.goto(`${shop.url}/jobs/${id}/seat`);
-  const now = page.getByRole('heading', { level: 2 }).first();
-  await hold(shop, 'hose gauge', {
-    tire: '110/90-19 62M TT',
-    fit: 'tight',
-    beads: 'dry',
-    regulatorKpa: UNDER_LIMIT_KPA,
-    pace: 4,
-  });
-  await page.getByRole('button', { name: 'Simulated gauge' }).click();
-  const hose = page.getByRole('group', { name: 'Simulated hose' });
-  await expect(hose).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Use reading' })).toBeDisabled();
-
-  // Dry, one bead lets go and the other does not, up to the limit.
-  await hose.getByRole('button', { name: 'Air in' }).click();
-  await expect(now).toHaveText('All air out. Try again.', { timeout: 120_000 });
-  // Well into what is near the limit, so that the air that cools stays there for the few lines that
-  // make it count.
-  await expect.poll(() => livePsi(page), { timeout: 120_000 }).toBeGreaterThan(38.3);
-  await hose.getByRole('button', { name: 'Hold' }).click();
-  expect(await livePsi(page)).toBeLessThan(40);
-  // What is to count has to hold for a few lines.
-  await expect(page.getByText(/^steady · hose gauge/)).toBeVisible();
-  await hold(shop, 'hose gauge', { pace: 8 });
-  await hose.getByRole('button', { name: 'Core out' }).click();
-  await hose.getByRole('button', { name: 'Air out' }).click();
-  await expect.poll(() => livePsi(page), { timeout: 120_000 }).toBeLessThan(2);
-  // Though the gauge is low again the try is over.
-  await expect(now).toHaveText('All air out. Try again.');
-  await page.keyboard.press('a');
-  await expect(page.getByText('try 2 of 3')).toBeVisible();
-
-  // Again dry, and this time no one stops at the limit: nothing more may go in, nor be taken.
-  await hold(shop, 'hose gauge', { beads: 'dry', regulatorKpa: TANK_KPA });
-  await hose.getByRole('button', { name: 'Air in' }).click();
-  await expect(now).toHaveText('Stop. Let it all out.', { timeout: 120_000 });
-  await expect(page.getByText('Above the limit.', { exact: true })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Use reading' })).toHaveCount(0);
-  await hose.getByRole('button', { name: 'Air out' }).click();
-  await expectAccessible(page);
-  await expect.poll(() => livePsi(page), { timeout: 120_000 }).toBeLessThan(2);
-  await page.keyboard.press('a');
-  await expect(page.getByText('try 3 of 3')).toBeVisible();
-
-  // Lubricated both let go below the limit.
-  await hold(shop, 'hose gauge', { pace: 3, regulatorKpa: UNDER_LIMIT_KPA });
-  await hose.getByRole('button', { name: 'Break, lubricate' }).click();
-  await hose.getByRole('button', { name: 'Air in' }).click();
-  for (const _bead of ['one', 'the other']) {
-    await expect(page.getByRole('button', { name: 'A bead popped' })).toHaveText(/Pop heard!/, {
-      timeout: 120_000,
+test(
+  'a stubborn tire on the simulated hose: a try fails, air above the limit is refused, lubricated it seats',
+  { tag: '@long' },
+  async ({ page, shop }) => {
+    test.setTimeout(180_000);
+    await openAs(page, shop, '/');
+    const id = await startJob(page, 'Orrindale', 'Rear wheel');
+    await page.goto(`${shop.url}/jobs/${id}/seat`);
+    const now = page.getByRole('heading', { level: 2 }).first();
+    await hold(shop, 'hose gauge', {
+      tire: '110/90-19 62M TT',
+      fit: 'tight',
+      beads: 'dry',
+      regulatorKpa: UNDER_LIMIT_KPA,
+      pace: 4,
     });
-    await page.keyboard.press('p');
-    await expect(page.getByRole('button', { name: 'A bead popped' })).not.toHaveText(/Pop heard!/);
-  }
-  await expect(now).toHaveText('No more air. Check the molded line.');
-  await hose.getByRole('button', { name: 'Hold' }).click();
-  await page.getByLabel('Low at, other side').selectOption({ label: '4:30 o’clock (135°)' });
-  await expect(
-    page.getByText('The molded line is low at 4:30 o’clock (135°) on the other side', {
-      exact: false,
-    }),
-  ).toBeVisible();
-  // The air cools and the gauge falls a little: it may ask for a moment more.
-  await expect(async () => {
-    await expect(page.getByRole('button', { name: 'Use reading' })).toBeEnabled();
-    await page.keyboard.press('r');
-    await expect(page.getByText('not moved yet', { exact: false })).toBeVisible({ timeout: 2000 });
-  }).toPass({ timeout: 120_000 });
-  for (const side of ['Disc side', 'Other side'])
-    await page.getByRole('group', { name: side }).getByRole('button', { name: 'Seated' }).click();
-  await expect(now).toHaveText('Both beads are seated.');
-  await page.goto(`${shop.url}/jobs/${id}/log`);
-  await expect(page.getByText(/^Pressure ([4-9]\d|\d{3})\.\d psi, by hose gauge$/)).toHaveCount(1);
-  await expect(page.getByText(/^A bead popped at .* psi, by hose gauge$/)).toHaveCount(2);
-  await page.goto(`${shop.url}/jobs/${id}/hand-over`);
-  await expect(
-    page.getByText('Seat: A reading was above the seating limit', { exact: false }),
-  ).toBeVisible();
-});
+    await page.getByRole('button', { name: 'Simulated gauge' }).click();
+    const hose = page.getByRole('group', { name: 'Simulated hose' });
+    await expect(hose).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Use reading' })).toBeDisabled();
+
+    // Dry, one bead lets go and the other does not, up to the limit.
+    await hose.getByRole('button', { name: 'Air in' }).click();
+    await expect(now).toHaveText('All air out. Try again.', { timeout: 120_000 });
+    // Well into what is near the limit, so that the air that cools stays there for the few lines that
+    // make it count.
+    await expect.poll(() => livePsi(page), { timeout: 120_000 }).toBeGreaterThan(38.3);
+    await hose.getByRole('button', { name: 'Hold' }).click();
+    expect(await livePsi(page)).toBeLessThan(40);
+    // What is to count has to hold for a few lines.
+    await expect(page.getByText(/^steady · hose gauge/)).toBeVisible();
+    await hold(shop, 'hose gauge', { pace: 8 });
+    await hose.getByRole('button', { name: 'Core out' }).click();
+    await hose.getByRole('button', { name: 'Air out' }).click();
+    await expect.poll(() => livePsi(page), { timeout: 120_000 }).toBeLessThan(2);
+    // Though the gauge is low again the try is over.
+    await expect(now).toHaveText('All air out. Try again.');
+    await page.keyboard.press('a');
+    await expect(page.getByText('try 2 of 3')).toBeVisible();
+
+    // Again dry, and this time no one stops at the limit: nothing more may go in, nor be taken.
+    await hold(shop, 'hose gauge', { beads: 'dry', regulatorKpa: TANK_KPA });
+    await hose.getByRole('button', { name: 'Air in' }).click();
+    await expect(now).toHaveText('Stop. Let it all out.', { timeout: 120_000 });
+    await expect(page.getByText('Above the limit.', { exact: true })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Use reading' })).toHaveCount(0);
+    await hose.getByRole('button', { name: 'Air out' }).click();
+    await expectAccessible(page);
+    await expect.poll(() => livePsi(page), { timeout: 120_000 }).toBeLessThan(2);
+    await page.keyboard.press('a');
+    await expect(page.getByText('try 3 of 3')).toBeVisible();
+
+    // Lubricated both let go below the limit.
+    await hold(shop, 'hose gauge', { pace: 3, regulatorKpa: UNDER_LIMIT_KPA });
+    await hose.getByRole('button', { name: 'Break, lubricate' }).click();
+    await hose.getByRole('button', { name: 'Air in' }).click();
+    for (const _bead of ['one', 'the other']) {
+      await expect(page.getByRole('button', { name: 'A bead popped' })).toHaveText(/Pop heard!/, {
+        timeout: 120_000,
+      });
+      await page.keyboard.press('p');
+      await expect(page.getByRole('button', { name: 'A bead popped' })).not.toHaveText(
+        /Pop heard!/,
+      );
+    }
+    await expect(now).toHaveText('No more air. Check the molded line.');
+    await hose.getByRole('button', { name: 'Hold' }).click();
+    await page.getByLabel('Low at, other side').selectOption({ label: '4:30 o’clock (135°)' });
+    await expect(
+      page.getByText('The molded line is low at 4:30 o’clock (135°) on the other side', {
+        exact: false,
+      }),
+    ).toBeVisible();
+    // The air cools and the gauge falls a little: it may ask for a moment more.
+    await expect(async () => {
+      await expect(page.getByRole('button', { name: 'Use reading' })).toBeEnabled();
+      await page.keyboard.press('r');
+      await expect(page.getByText('not moved yet', { exact: false })).toBeVisible({
+        timeout: 2000,
+      });
+    }).toPass({ timeout: 120_000 });
+    for (const side of ['Disc side', 'Other side'])
+      await page.getByRole('group', { name: side }).getByRole('button', { name: 'Seated' }).click();
+    await expect(now).toHaveText('Both beads are seated.');
+    await page.goto(`${shop.url}/jobs/${id}/log`);
+    await expect(page.getByText(/^Pressure ([4-9]\d|\d{3})\.\d psi, by hose gauge$/)).toHaveCount(
+      1,
+    );
+    await expect(page.getByText(/^A bead popped at .* psi, by hose gauge$/)).toHaveCount(2);
+    await page.goto(`${shop.url}/jobs/${id}/hand-over`);
+    await expect(
+      page.getByText('Seat: A reading was above the seating limit', { exact: false }),
+    ).toBeVisible();
+  },
+);
 
 test('an instrument that freezes or talks nonsense is shown as such and fills no field; typing still works', async ({
   page,

@@ -144,69 +144,72 @@ const begin = async (page: Page, wheel: string): Promise<string> => {
   return id;
 };
 
-test('a drag wheel of two rings from intake to hand-over, then its partner: too far apart, corrected, matched', async ({
-  page,
-  shop,
-}) => {
-  test.setTimeout(240_000);
-  page.setDefaultTimeout(90_000);
-  await openAs(page, shop, '/');
-  const left = await begin(page, 'Left rear wheel');
-  await airAndCrush(page, '19.9', '20');
+test(
+  'a drag wheel of two rings from intake to hand-over, then its partner: too far apart, corrected, matched',
+  { tag: '@long' },
+  async ({ page, shop }) => {
+    test.setTimeout(240_000);
+    page.setDefaultTimeout(90_000);
+    await openAs(page, shop, '/');
+    const left = await begin(page, 'Left rear wheel');
+    await airAndCrush(page, '19.9', '20');
 
-  // The wrench's click walks both rings, twice; the rest by key.
-  await openStep(page, 'tire-on', /Torque the bolts of both rings/);
-  const ring = page.getByRole('group', { name: 'Bolts of the ring' });
-  const wrench = 'ring click wrench';
-  await hold(shop, wrench, { setNm: 22, pulling: false });
-  await ring.getByRole('button', { name: 'Wrench checks off' }).click();
-  await expect(ring.getByText('waits for the click')).toBeVisible();
-  // Pulled again where the click was not heard, as at the bench.
-  await expect(async () => {
+    // The wrench's click walks both rings, twice; the rest by key.
+    await openStep(page, 'tire-on', /Torque the bolts of both rings/);
+    const ring = page.getByRole('group', { name: 'Bolts of the ring' });
+    const wrench = 'ring click wrench';
+    await hold(shop, wrench, { setNm: 22, pulling: false });
+    await ring.getByRole('button', { name: 'Wrench checks off' }).click();
+    await expect(ring.getByText('waits for the click')).toBeVisible();
+    // Pulled again where the click was not heard, as at the bench.
+    await expect(async () => {
+      await hold(shop, wrench, { pulling: false });
+      await hold(shop, wrench, { pulling: true });
+      await expect(ring).toContainText('1 of 64 turns', { timeout: 120_000 });
+    }).toPass();
     await hold(shop, wrench, { pulling: false });
-    await hold(shop, wrench, { pulling: true });
-    await expect(ring).toContainText('1 of 64 turns', { timeout: 120_000 });
-  }).toPass();
-  await hold(shop, wrench, { pulling: false });
-  await ring.getByRole('button', { name: 'Without the wrench' }).click();
-  await everyTurn(page, 1);
-  await tickThrough(page, 'tire-on');
-  await airAndTape(page, shop, left, '98 3/8');
-  // Its partner wears the old tire still.
-  await expect(page.getByText(/apart; .* Correct the left one, the smaller/).first()).toBeVisible();
-  await handOver(page);
+    await ring.getByRole('button', { name: 'Without the wrench' }).click();
+    await everyTurn(page, 1);
+    await tickThrough(page, 'tire-on');
+    await airAndTape(page, shop, left, '98 3/8');
+    // Its partner wears the old tire still.
+    await expect(
+      page.getByText(/apart; .* Correct the left one, the smaller/).first(),
+    ).toBeVisible();
+    await handOver(page);
 
-  await page.goto(shop.url);
-  const right = await begin(page, 'Right rear wheel');
-  await airAndCrush(page, '20.1', '20');
-  await openStep(page, 'tire-on', /Torque the bolts of both rings/);
-  await everyTurnAtOnce(page, shop, right);
-  await tickThrough(page, 'tire-on');
-  await airAndTape(page, shop, right, '2513');
-  await expect(
-    page.getByText(/14\.\d mm apart; .* Correct the left one, the smaller/).first(),
-  ).toBeVisible();
-  await handOver(page);
+    await page.goto(shop.url);
+    const right = await begin(page, 'Right rear wheel');
+    await airAndCrush(page, '20.1', '20');
+    await openStep(page, 'tire-on', /Torque the bolts of both rings/);
+    await everyTurnAtOnce(page, shop, right);
+    await tickThrough(page, 'tire-on');
+    await airAndTape(page, shop, right, '2513');
+    await expect(
+      page.getByText(/14\.\d mm apart; .* Correct the left one, the smaller/).first(),
+    ).toBeVisible();
+    await handOver(page);
 
-  // Both sides by side; the left one's stretch, air by it, and taped again: they match as they are
-  // aired.
-  await page.goto(`${shop.url}/wheels/w-quill-lr/pair`);
-  const clamped = page.getByRole('region', { name: 'Crush and clamp' });
-  await expect(clamped.getByText('64 of 64 turns')).toHaveCount(2);
-  await expect(
-    clamped.getByRole('row', { name: /Crush, outer bead 2\.80 mm 3\.00 mm/ }),
-  ).toBeVisible();
-  const form = page.getByRole('form', { name: 'Tape again' });
-  const tape = async (mm: string, psi: string) => {
-    await form.getByLabel('Circumference, mm').fill(mm);
-    await form.getByLabel('Taped at, psi').fill(psi);
-    await form.getByRole('button', { name: 'Save rollout' }).click();
-    await expect(form.getByLabel('Circumference, mm')).toHaveValue('');
-  };
-  await tape('2505', '7');
-  await expect(page.getByText(/Add 2\.\d psi to the left one, 8\.\d psi in all/)).toBeVisible();
-  await tape('2512', '8.2');
-  await expect(page.getByText(/A match: 1\.0 mm apart/)).toBeVisible();
-  await expect(page.getByText('last taped: left at 8.2 psi, right at 6.0 psi')).toBeVisible();
-  await expectAccessible(page);
-});
+    // Both sides by side; the left one's stretch, air by it, and taped again: they match as they are
+    // aired.
+    await page.goto(`${shop.url}/wheels/w-quill-lr/pair`);
+    const clamped = page.getByRole('region', { name: 'Crush and clamp' });
+    await expect(clamped.getByText('64 of 64 turns')).toHaveCount(2);
+    await expect(
+      clamped.getByRole('row', { name: /Crush, outer bead 2\.80 mm 3\.00 mm/ }),
+    ).toBeVisible();
+    const form = page.getByRole('form', { name: 'Tape again' });
+    const tape = async (mm: string, psi: string) => {
+      await form.getByLabel('Circumference, mm').fill(mm);
+      await form.getByLabel('Taped at, psi').fill(psi);
+      await form.getByRole('button', { name: 'Save rollout' }).click();
+      await expect(form.getByLabel('Circumference, mm')).toHaveValue('');
+    };
+    await tape('2505', '7');
+    await expect(page.getByText(/Add 2\.\d psi to the left one, 8\.\d psi in all/)).toBeVisible();
+    await tape('2512', '8.2');
+    await expect(page.getByText(/A match: 1\.0 mm apart/)).toBeVisible();
+    await expect(page.getByText('last taped: left at 8.2 psi, right at 6.0 psi')).toBeVisible();
+    await expectAccessible(page);
+  },
+);

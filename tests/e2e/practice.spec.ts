@@ -176,30 +176,31 @@ test('truing by keyboard: read at the needle, nipples turned by number, and what
   await expect(page.getByRole('heading', { name: '0 nipples turned' })).toBeVisible();
 });
 
-test('sidewalls by keyboard: a wrong answer says why, the right ones end it', async ({
-  page,
-  shop,
-}) => {
-  await openAs(page, shop, '/practice?kind=sidewall&level=one+step+apart&wheel=6');
-  const { suits, refused, why } = hiddenSidewall(6, 'one step apart');
-  await expect(page.getByRole('radio')).toHaveCount(4);
-  await page.keyboard.press(String(refused + 1));
-  await page.keyboard.press('f');
-  const answers = page.getByRole('list', { name: 'Answers so far' });
-  await expect(answers).toContainText(`Tire ${refused + 1} fits: no.`);
-  await page.keyboard.press(String(suits + 1));
-  await page.keyboard.press('f');
-  await expect(answers).toContainText(`Tire ${suits + 1} fits: right.`);
-  await page.getByLabel('Refused for').selectOption(why);
-  await page.keyboard.press('Tab');
-  await page.getByRole('radio').nth(refused).check();
-  await page.getByRole('button', { name: `Refuse tire ${refused + 1}` }).press('Enter');
-  await expect(page.getByRole('button', { name: 'Results' })).toBeVisible();
-  await expectAccessible(page);
-  await page.keyboard.press('n');
-  await expect(page.getByText('Both right, after 1 wrong answer.')).toBeVisible();
-  await expect(page.getByRole('row', { name: /^Advised/ })).toContainText('2');
-});
+test(
+  'sidewalls by keyboard: a wrong answer says why, the right ones end it',
+  { tag: '@long' },
+  async ({ page, shop }) => {
+    await openAs(page, shop, '/practice?kind=sidewall&level=one+step+apart&wheel=6');
+    const { suits, refused, why } = hiddenSidewall(6, 'one step apart');
+    await expect(page.getByRole('radio')).toHaveCount(4);
+    await page.keyboard.press(String(refused + 1));
+    await page.keyboard.press('f');
+    const answers = page.getByRole('list', { name: 'Answers so far' });
+    await expect(answers).toContainText(`Tire ${refused + 1} fits: no.`);
+    await page.keyboard.press(String(suits + 1));
+    await page.keyboard.press('f');
+    await expect(answers).toContainText(`Tire ${suits + 1} fits: right.`);
+    await page.getByLabel('Refused for').selectOption(why);
+    await page.keyboard.press('Tab');
+    await page.getByRole('radio').nth(refused).check();
+    await page.getByRole('button', { name: `Refuse tire ${refused + 1}` }).press('Enter');
+    await expect(page.getByRole('button', { name: 'Results' })).toBeVisible();
+    await expectAccessible(page);
+    await page.keyboard.press('n');
+    await expect(page.getByText('Both right, after 1 wrong answer.')).toBeVisible();
+    await expect(page.getByRole('row', { name: /^Advised/ })).toContainText('2');
+  },
+);
 
 test('air by keyboard: above the limit is the end of it; the same tire again, as the ladder goes', async ({
   page,
@@ -236,88 +237,91 @@ test('air by keyboard: above the limit is the end of it; the same tire again, as
   await expect(page.getByText('Seated in 2 tries, never above the limit.')).toBeVisible();
 });
 
-test('a ring by keyboard: crush, down by halves, pulled where it stands open, torqued once even', async ({
-  page,
-  shop,
-}) => {
-  await openAs(page, shop, '/practice?kind=ring&wheel=132');
-  const acts = [...advisedRing(hiddenRing(132, 'a ring that tilts'))];
-  const keys = {
-    bundle: 'b',
-    gap: 'g',
-    'half a turn each': 'h',
-    torque: 'q',
-    'call it off': 'x',
-  } as const;
-  const list = page.getByRole('list', { name: /^Moves so far/ }).getByRole('listitem');
-  await expect(page.getByRole('button', { name: /^Bundle/ })).toBeVisible();
-  let done = 0;
-  for (const act of acts) {
-    if ('bolt' in act)
-      await page.getByLabel('Bolt', { exact: true }).selectOption(String(act.bolt));
-    // Turns of three quarters and the like are made of those that there are.
-    const presses = act.do === 'turn' ? act.quarters : 1;
-    if (act.do === 'turn') await page.getByLabel('Turns so far').selectOption('1');
-    await page.getByRole('heading', { level: 1 }).click();
-    const key = act.do === 'feel' ? 'f' : act.do === 'turn' ? 't' : keys[act.do];
-    for (let n = 0; n < presses; n++) await page.keyboard.press(key);
-    done += presses;
-    await expect(list).toHaveCount(done);
-    if (done === 14) await expectAccessible(page);
-  }
-  await expect(page.getByText('Torqued', { exact: true }).first()).toBeVisible();
-  await page.keyboard.press('n');
-  await expect(page.getByText('Closed evenly and torqued.')).toBeVisible();
-  await expect(page.getByText('No mistakes.')).toBeVisible();
-});
+test(
+  'a ring by keyboard: crush, down by halves, pulled where it stands open, torqued once even',
+  { tag: '@long' },
+  async ({ page, shop }) => {
+    await openAs(page, shop, '/practice?kind=ring&wheel=132');
+    const acts = [...advisedRing(hiddenRing(132, 'a ring that tilts'))];
+    const keys = {
+      bundle: 'b',
+      gap: 'g',
+      'half a turn each': 'h',
+      torque: 'q',
+      'call it off': 'x',
+    } as const;
+    const list = page.getByRole('list', { name: /^Moves so far/ }).getByRole('listitem');
+    await expect(page.getByRole('button', { name: /^Bundle/ })).toBeVisible();
+    let done = 0;
+    for (const act of acts) {
+      if ('bolt' in act)
+        await page.getByLabel('Bolt', { exact: true }).selectOption(String(act.bolt));
+      // Turns of three quarters and the like are made of those that there are.
+      const presses = act.do === 'turn' ? act.quarters : 1;
+      if (act.do === 'turn') await page.getByLabel('Turns so far').selectOption('1');
+      await page.getByRole('heading', { level: 1 }).click();
+      const key = act.do === 'feel' ? 'f' : act.do === 'turn' ? 't' : keys[act.do];
+      for (let n = 0; n < presses; n++) await page.keyboard.press(key);
+      done += presses;
+      await expect(list).toHaveCount(done);
+      if (done === 14) await expectAccessible(page);
+    }
+    await expect(page.getByText('Torqued', { exact: true }).first()).toBeVisible();
+    await page.keyboard.press('n');
+    await expect(page.getByText('Closed evenly and torqued.')).toBeVisible();
+    await expect(page.getByText('No mistakes.')).toBeVisible();
+  },
+);
 
-test('a leak by keyboard: read on other days, told from the weather, and what is said too soon', async ({
-  page,
-  shop,
-}) => {
-  await openAs(page, shop, '/practice?kind=leak&level=against+the+weather&wheel=3');
-  const acts = [...advisedLeak(hiddenLeak(3, 'against the weather'))];
-  await expect(page.getByRole('row')).toHaveCount(2);
-  for (const [i, act] of acts.entries()) {
-    await page.keyboard.press(act.do === 'read' ? '2' : act.do === 'leaks' ? 'l' : 'o');
-    if (act.do === 'read') await expect(page.getByRole('row')).toHaveCount(3 + i);
-    if (i === 2) await expectAccessible(page);
-  }
-  await expect(page.getByText(/Right, after \d+ days\./)).toBeVisible();
-  await page.getByRole('button', { name: 'Same wheel again' }).click();
-  await page.getByRole('button', { name: 'It leaks' }).click();
-  await expect(page.getByText('That was luck', { exact: false })).toBeVisible();
-});
+test(
+  'a leak by keyboard: read on other days, told from the weather, and what is said too soon',
+  { tag: '@long' },
+  async ({ page, shop }) => {
+    await openAs(page, shop, '/practice?kind=leak&level=against+the+weather&wheel=3');
+    const acts = [...advisedLeak(hiddenLeak(3, 'against the weather'))];
+    await expect(page.getByRole('row')).toHaveCount(2);
+    for (const [i, act] of acts.entries()) {
+      await page.keyboard.press(act.do === 'read' ? '2' : act.do === 'leaks' ? 'l' : 'o');
+      if (act.do === 'read') await expect(page.getByRole('row')).toHaveCount(3 + i);
+      if (i === 2) await expectAccessible(page);
+    }
+    await expect(page.getByText(/Right, after \d+ days\./)).toBeVisible();
+    await page.getByRole('button', { name: 'Same wheel again' }).click();
+    await page.getByRole('button', { name: 'It leaks' }).click();
+    await expect(page.getByText('That was luck', { exact: false })).toBeVisible();
+  },
+);
 
-test('a pair by keyboard: brought to one pressure, taped, told; and what the shop may see of it', async ({
-  page,
-  shop,
-}) => {
-  await openAs(page, shop, '/practice?kind=pair&level=aired+by+others&wheel=11');
-  const acts = [...advisedPair(hiddenPair(11, 'aired by others'))];
-  await expect(page.getByRole('radio')).toHaveCount(4);
-  const moves = page.getByRole('list', { name: /^Moves so far/ }).getByRole('listitem');
-  for (const [i, act] of acts.entries()) {
-    if ('tire' in act) await page.keyboard.press(String(act.tire));
-    if (act.do === 'pair')
-      await page.getByLabel(`Tire ${act.tire} with`).selectOption(String(act.with));
-    await page.getByRole('heading', { level: 1 }).click();
-    await page.keyboard.press(act.do === 'air' ? 'a' : act.do === 'tape' ? 't' : 'p');
-    await expect(moves).toHaveCount(i + 1);
-  }
-  await expectAccessible(page);
-  await page.keyboard.press('n');
-  await expect(page.getByText('A matched pair.')).toBeVisible();
-  await expect(page.getByText('No mistakes.')).toBeVisible();
-  await page.getByRole('button', { name: 'Back to the bench' }).click();
-  const inTheShop = page.getByRole('region', { name: 'In the shop' });
-  await expect(inTheShop).toContainText('No one is sharing practice results yet');
-  const agree = page.getByLabel('Share my results');
-  await agree.check();
-  await expect(inTheShop).toContainText('Pair: 1 of 1 passed');
-  await expectAccessible(page);
-  await page.reload();
-  await expect(agree).toBeChecked();
-  await agree.uncheck();
-  await expect(inTheShop).toContainText('No one is sharing practice results yet');
-});
+test(
+  'a pair by keyboard: brought to one pressure, taped, told; and what the shop may see of it',
+  { tag: '@long' },
+  async ({ page, shop }) => {
+    await openAs(page, shop, '/practice?kind=pair&level=aired+by+others&wheel=11');
+    const acts = [...advisedPair(hiddenPair(11, 'aired by others'))];
+    await expect(page.getByRole('radio')).toHaveCount(4);
+    const moves = page.getByRole('list', { name: /^Moves so far/ }).getByRole('listitem');
+    for (const [i, act] of acts.entries()) {
+      if ('tire' in act) await page.keyboard.press(String(act.tire));
+      if (act.do === 'pair')
+        await page.getByLabel(`Tire ${act.tire} with`).selectOption(String(act.with));
+      await page.getByRole('heading', { level: 1 }).click();
+      await page.keyboard.press(act.do === 'air' ? 'a' : act.do === 'tape' ? 't' : 'p');
+      await expect(moves).toHaveCount(i + 1);
+    }
+    await expectAccessible(page);
+    await page.keyboard.press('n');
+    await expect(page.getByText('A matched pair.')).toBeVisible();
+    await expect(page.getByText('No mistakes.')).toBeVisible();
+    await page.getByRole('button', { name: 'Back to the bench' }).click();
+    const inTheShop = page.getByRole('region', { name: 'In the shop' });
+    await expect(inTheShop).toContainText('No one is sharing practice results yet');
+    const agree = page.getByLabel('Share my results');
+    await agree.check();
+    await expect(inTheShop).toContainText('Pair: 1 of 1 passed');
+    await expectAccessible(page);
+    await page.reload();
+    await expect(agree).toBeChecked();
+    await agree.uncheck();
+    await expect(inTheShop).toContainText('No one is sharing practice results yet');
+  },
+);

@@ -106,31 +106,32 @@ test('a CSV file goes out and comes in, all of it or nothing', async ({ page, sh
   await expect(page.getByRole('button', { name: '4.10-18' })).toBeVisible();
 });
 
-test('a list of thousands comes in with a bar, can be stopped, and is then all there', async ({
-  page,
-  shop,
-}) => {
-  await openAs(page, shop, '/records/tubes');
-  const rows = Array.from({ length: 8000 }, (_, i) => `many-${i},${(i % 7) + 2}.50-17,1`);
-  const csv = Buffer.from(`id,label,count\n${rows.join('\n')}\n`);
-  await page.getByRole('button', { name: 'Import CSV' }).click();
-  const sheet = page.getByRole('dialog');
-  const choose = () =>
-    sheet
-      .getByLabel(/^CSV file/)
-      .setInputFiles({ name: 'many.csv', mimeType: 'text/csv', buffer: csv });
-  await choose();
-  await expect(sheet.getByRole('progressbar')).toBeVisible();
-  await expectAccessible(page);
-  await sheet.getByRole('button', { name: 'Stop' }).click();
-  await expect(sheet.getByRole('progressbar')).toHaveCount(0);
-  await expect(sheet.getByRole('button', { name: 'Import' })).toBeDisabled();
-  await choose();
-  await expect(sheet.getByText('8000 added, 0 changed, 0 the same')).toBeVisible();
-  await sheet.getByRole('button', { name: 'Import', exact: true }).click();
-  await expect(page.getByText('many.csv imported: 8000 tubes added, 0 changed.')).toBeVisible();
-  await expect(page.getByText(/^80\d\d records$/)).toBeVisible();
-});
+test(
+  'a list of thousands comes in with a bar, can be stopped, and is then all there',
+  { tag: '@long' },
+  async ({ page, shop }) => {
+    await openAs(page, shop, '/records/tubes');
+    const rows = Array.from({ length: 8000 }, (_, i) => `many-${i},${(i % 7) + 2}.50-17,1`);
+    const csv = Buffer.from(`id,label,count\n${rows.join('\n')}\n`);
+    await page.getByRole('button', { name: 'Import CSV' }).click();
+    const sheet = page.getByRole('dialog');
+    const choose = () =>
+      sheet
+        .getByLabel(/^CSV file/)
+        .setInputFiles({ name: 'many.csv', mimeType: 'text/csv', buffer: csv });
+    await choose();
+    await expect(sheet.getByRole('progressbar')).toBeVisible();
+    await expectAccessible(page);
+    await sheet.getByRole('button', { name: 'Stop' }).click();
+    await expect(sheet.getByRole('progressbar')).toHaveCount(0);
+    await expect(sheet.getByRole('button', { name: 'Import' })).toBeDisabled();
+    await choose();
+    await expect(sheet.getByText('8000 added, 0 changed, 0 the same')).toBeVisible();
+    await sheet.getByRole('button', { name: 'Import', exact: true }).click();
+    await expect(page.getByText('many.csv imported: 8000 tubes added, 0 changed.')).toBeVisible();
+    await expect(page.getByText(/^80\d\d records$/)).toBeVisible();
+  },
+);
 
 test('the tag’s code opens the wheel, whose record is kept with what is measured', async ({
   page,

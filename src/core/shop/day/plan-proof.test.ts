@@ -229,11 +229,12 @@ test('a day in steps of its grid: the same plan, in minutes', () => {
   expect(onGrid(shifted).problem).toBe(shifted);
 });
 
-test('full mornings of eight wheels: nearly all are proved', () => {
+test('full mornings, of eight wheels in the long run: nearly all are proved', () => {
   let proved = 0;
   const mornings = howMany(1, 30);
+  const wheels = howMany(6, 8);
   for (let seed = 0; seed < mornings; seed++) {
-    const found = bestPlan(fullMorning(seed), howMany(200_000, 2_500_000))!;
+    const found = bestPlan(fullMorning(seed, wheels), howMany(200_000, 2_500_000))!;
     expect(compareCosts(found.bound, found.cost)).toBeLessThanOrEqual(0);
     expect(found.bound.broken).toBe(found.cost.broken);
     if (found.proven) proved++;
