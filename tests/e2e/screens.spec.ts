@@ -1,6 +1,7 @@
 import { gzipSync } from 'node:zlib';
 import { howMany } from '../case-count';
 import { longTexts } from './long-texts';
+import { smallLetters } from './small-letters';
 import { expect, expectAccessible, openAs, test } from './shop';
 
 /** Every main screen, in groups that run side by side. */
@@ -99,11 +100,13 @@ for (const [group, paths] of Object.entries(SCREENS))
             return main.scrollHeight - main.clientHeight;
           });
         await expect.poll(async () => `${path} ${await hidden()}`).toBe(`${path} 0`);
+        expect([path, await smallLetters(page, 13)]).toEqual([path, []]);
       }
       await page.setViewportSize({ width: 390, height: 844 });
       const wide = () =>
         page.evaluate(() => Math.max(0, document.documentElement.scrollWidth - window.innerWidth));
       await expect.poll(async () => `${path} ${await wide()}`).toBe(`${path} 0`);
+      if (isStation(path)) expect([path, await smallLetters(page, 12)]).toEqual([path, []]);
       expect([path, await longTexts(page)]).toEqual([path, []]);
       expect([path, failed]).toEqual([path, []]);
     }

@@ -273,6 +273,24 @@ describe('a wheel’s record', () => {
     await ask.get('/api/wheels/nobody/section.svg').expect(404);
     await ask.get('/api/wheels/w-quill-lr/section.svg?length=ells').expect(422);
   });
+
+  test('a wheel as a small picture: its own spokes, by day and by night, kept by the browser for its version', async () => {
+    const { ask } = testApp();
+    const icon = async (id: string, query = '') => {
+      const answer = await ask.get(`/api/wheels/${id}/icon.svg${query}`).expect(200);
+      expect(answer.headers['content-type']).toMatch(/^image\/svg\+xml/);
+      expect(answer.headers['cache-control']).toMatch(/^private, max-age=\d{6,}$/);
+      return (answer.body as Buffer).toString();
+    };
+    const dirt = await icon('w-orrin-r');
+    const road = await icon('w-vellan-r');
+    expect(dirt).not.toBe(road);
+    // Words would not be read at this size.
+    expect(dirt).not.toContain('<text');
+    expect(await icon('w-orrin-r', '?theme=dark&version=3')).not.toBe(dirt);
+    await ask.get('/api/wheels/nobody/icon.svg').expect(404);
+    await ask.get('/api/wheels/w-orrin-r/icon.svg?theme=pink').expect(422);
+  });
 });
 
 test('words in a drawing cannot break out of it', () => {

@@ -1,4 +1,3 @@
-import type { DrawnWheel } from '../../core/fit/drawing';
 import { randomUUID } from 'node:crypto';
 import { estimate, type ChargedWheel } from '../../core/shop/costs';
 import { timeLeft, timeLeftOf, type StationLeft } from '../../core/shop/day';
@@ -66,7 +65,7 @@ interface WheelRow {
   handedOver: 0 | 1;
   withdrawnBy: string | null;
   fills: string;
-  drawn: string;
+  wheelVersion: number;
 }
 
 const SUMMARY = `id, machine_id AS machineId, machine_name AS machineName, rider, wanted, due_at AS dueAt, waits,
@@ -92,10 +91,7 @@ export const visitStore = (
       `SELECT j.id AS jobId, j.visit_id AS visitId, j.wheel_id AS wheelId, j.wheel_position AS position, j.number,
          j.size_on AS sizeOn, j.set_kpa AS setKpa, j.cool_until AS coolUntil, w.build,
          j.handed_over AS handedOver, j.withdrawn_by AS withdrawnBy, j.fills,
-         json_object('build', w.build, 'rimCode', w.rim_code, 'tireMarking', w.tire_marking,
-           'tireTread', w.tire_tread, 'spokes', w.spokes, 'lacing', w.lacing, 'castShape', w.cast_shape,
-           'discSide', w.disc_side, 'discMm', w.disc_mm, 'ringBolts', w.ring_bolts,
-           'rimBolts', w.rim_bolts, 'holes', w.holes, 'circleMm', w.circle_mm) AS drawn
+         w.version AS wheelVersion
        FROM jobs j JOIN wheels w ON w.id = j.wheel_id
        WHERE j.visit_id IN (SELECT value FROM json_each(?)) ORDER BY j.number`,
     ),
@@ -105,14 +101,13 @@ export const visitStore = (
     leave: db.prepare('UPDATE jobs SET visit_id = NULL WHERE id = ?'),
   };
 
-  const wheelNow = ({ visitId: _v, fills, drawn, handedOver, ...row }: WheelRow): WheelNow => {
+  const wheelNow = ({ visitId: _v, fills, handedOver, ...row }: WheelRow): WheelNow => {
     const known = JSON.parse(fills) as number[];
     const all = known.length === STATIONS.length ? known : jobs.fillsOf(row.jobId);
     const at = all.findIndex((f) => f < 1);
     return {
       ...row,
       fills: all,
-      drawn: JSON.parse(drawn) as DrawnWheel,
       station: at < 0 ? null : STATIONS[at]!,
       handedOver: handedOver === 1,
     };

@@ -3,8 +3,11 @@ import type { DrawnShape, ShapeRole } from '../../core/fit/drawing';
 export const INK = '#22262a';
 export const SOFT = '#5a5a55';
 
+/** The color of each role of shape. */
+export type Colors = Record<ShapeRole, string>;
+
 /** Print colors of a drawing: ink on paper, and never a meaning by color alone. */
-export const PRINT: Record<ShapeRole, string> = {
+export const PRINT: Colors = {
   'line-open': '#ffffff',
   'line-even': '#8fbfbf',
   'line-low': '#a3321f',
@@ -54,3 +57,33 @@ const FINE: ReadonlySet<ShapeRole> = new Set(['edge', 'groove', 'spoke-far']);
 /** Width of a line in a drawing's own units. */
 export const lineWidth = (shape: DrawnShape): number =>
   (shape.kind === 'path' ? shape.width : undefined) ?? (FINE.has(shape.role) ? 1.2 : 2);
+
+/** Colors of small wheels on the screen: those of the dial, on the ground of a list. */
+export const ICON_COLORS = {
+  light: {
+    ...PRINT,
+    open: '#ece5d8',
+    rim: '#9a9c9a',
+    hub: '#9a9c9a',
+    cast: '#9a9c9a',
+    disc: '#d2c4ab',
+  },
+  dark: {
+    ...PRINT,
+    rubber: '#3a4043',
+    sidewall: '#24282a',
+    groove: '#6b7275',
+    open: '#1b1f22',
+    rim: '#8f9694',
+    hub: '#8f9694',
+    cast: '#8f9694',
+    plate: '#514c42',
+    ring: '#6b6456',
+    disc: '#514c42',
+    edge: '#a7aaa4',
+    ink: '#efe9dc',
+    spoke: '#a7aaa4',
+    'spoke-far': '#6b675e',
+    valve: '#4fbfc4',
+  },
+} as const satisfies Record<string, Colors>;

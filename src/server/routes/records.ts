@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check } from '../../core/base/fields';
+import { check, count, oneOf } from '../../core/base/fields';
 import { InputError } from '../../core/base/errors';
 import {
   checkRecord,
@@ -20,7 +20,7 @@ import type { RecordStore } from '../db/record-store';
 import { checkPrice } from '../auth/permission-checks';
 import { meOf } from '../auth/me';
 import { NotFound } from '../errors';
-import { drawingSvg } from '../export/drawing-svg';
+import { drawingSvg, wheelIconSvg } from '../export/drawing-svg';
 import type { ApiDocs } from '../openapi/api-docs';
 import { checkQuery, searchText, kindOf, number, recordId, unitQuery } from './input';
 
@@ -95,6 +95,13 @@ const pageOf = (
   };
 };
 
+/** A picture is asked for by the version of its record: another version is another address. */
+const iconQuery = Joi.object({
+  theme: oneOf(['light', 'dark'], 'Theme').optional().default('light'),
+  version: count(0, 1_000_000_000, 'Version').optional(),
+});
+const ICON_S = 30 * 24 * 3600;
+
 /** The number of past jobs of a wheel that are looked through. */
 const MAX_JOBS = 20;
 
@@ -110,6 +117,11 @@ export const recordApi: ApiDocs = {
   'GET /machines/:id': { says: 'A machine with its wheels' },
   'GET /tires': { says: 'Tires in stock for a rim', query: rimQuery },
   'GET /wheels/:id/record': { says: 'A wheel with its machine, its jobs and its known values' },
+  'GET /wheels/:id/icon.svg': {
+    says: 'A wheel as a small picture, SVG 1.1',
+    query: iconQuery,
+    gives: 'image/svg+xml',
+  },
   'GET /wheels/:id/section.svg': {
     says: 'Cross-section of a wheel, SVG 1.1',
     query: unitQuery,
@@ -192,6 +204,17 @@ export const recordRoutes = (records: RecordStore, jobs: JobStore): Router => {
       its.slice(0, MAX_JOBS).map((job) => ({ job, entries: jobs.entriesOf(job.id) })),
     );
     res.json({ wheel, machine, jobs: its, history });
+  });
+  router.get('/wheels/:id/icon.svg', (req, res) => {
+    const { theme } = checkQuery<{ theme: 'light' | 'dark'; version: number }>(
+      iconQuery,
+      req.query,
+    );
+    const { wheel } = known(req.params.id);
+    res
+      .type('image/svg+xml')
+      .set('Cache-Control', `private, max-age=${ICON_S}`)
+      .send(wheelIconSvg(wheel, theme));
   });
   router.get('/wheels/:id/section.svg', (req, res) => {
     const units = checkQuery<UnitPreferences>(unitQuery, req.query);

@@ -14,6 +14,8 @@ import type { Working } from '../../core/base/working';
 import { Button } from '../parts/Button';
 import { ChoiceField } from '../parts/fields';
 import { Failed, Frame, Waiting } from '../parts/Frame';
+import { WheelIcon } from '../parts/WheelIcon';
+import { PRACTICE_PICTURES } from './practice/practice-pictures';
 import { useAddressTexts } from '../parts/use-address';
 import { useApp } from '../store';
 import { useAddPracticeMutation, usePracticeQuery } from '../store/practice-api';
@@ -147,6 +149,7 @@ export const PracticeScreen = () => {
               onChange={(v) => go({ level: v }, false)}
               options={levels.map((l) => [l, valueWord(l)] as const)}
             />
+            <WheelIcon {...PRACTICE_PICTURES[kind]} className="mx-auto size-56 max-sm:size-40" />
             <p className="text-ink2">{does} Then see the advised moves for the same wheel.</p>
             <Button go disabled={!who} onClick={() => go({ wheel: newSeed() })}>
               Start round

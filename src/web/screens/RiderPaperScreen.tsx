@@ -51,7 +51,7 @@ const OneWheel = ({ wheel }: { wheel: PaperWheel }) => (
           wheel={wheel.dial.wheel}
           drive={wheel.dial.drive}
           marks={wheel.dial.marks}
-          letters={1.5}
+          letters={1.7}
           sideUp="disc"
           tireOn
         />

@@ -67,7 +67,7 @@ export const HandOver = () => {
     <StationLayout
       picture={
         <>
-          <JobDial className="lg:max-h-[296px]" />
+          <JobDial className="lg:max-h-[244px]" letters={1.6} />
           <div className="mt-2">
             <OpenPoints />
           </div>

@@ -150,7 +150,7 @@ export const SetPressure = () => {
       picture={
         <>
           <div className="mx-auto max-w-[360px] max-lg:hidden">
-            <JobDial />
+            <JobDial letters={1.15} />
           </div>
           <PressurePlaces typing={typing} onThermometer={setThermometer} />
           {leave && (

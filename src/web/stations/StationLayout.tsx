@@ -81,6 +81,7 @@ export const JobDial = ({
   extra,
   onPick,
   turnDeg = null,
+  letters = 1,
   className = 'lg:max-h-[620px]',
 }: {
   step?: Step | undefined;
@@ -88,6 +89,8 @@ export const JobDial = ({
   extra?: readonly DialMark[];
   onPick?: ((deg: number) => void) | undefined;
   turnDeg?: number | null;
+  /** How many times larger letters are, for a smaller dial. */
+  letters?: number;
   className?: string;
 }) => {
   const { state, station, wheel, sideUp } = useJob();
@@ -107,6 +110,7 @@ export const JobDial = ({
       tireOn={tireOn}
       onPick={onPick}
       turnDeg={turnDeg}
+      letters={letters}
       className={`w-full ${className}`}
     />
   );

@@ -42,7 +42,7 @@ const StepPicture = ({ step, bite }: { step: Step | undefined; bite: number }) =
   return (
     <>
       <SectionDrawing wheel={wheel} beads={state.beads} className="w-full" />
-      <JobDial step={step} bite={bite} className="lg:max-h-[280px]" />
+      <JobDial step={step} bite={bite} className="lg:max-h-[280px]" letters={1.45} />
     </>
   );
 };

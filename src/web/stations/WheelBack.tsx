@@ -27,7 +27,7 @@ const Picture = ({ step }: { step: Step | undefined }) => {
   return (
     <>
       <ChainPicture before={slack.before} after={slack.after} marks={marks} />
-      <JobDial step={step} className="lg:max-h-[280px]" />
+      <JobDial step={step} className="lg:max-h-[280px]" letters={1.45} />
     </>
   );
 };

@@ -4,8 +4,8 @@ import type { Box, Label } from './labels';
 import { ARROW_DEG, type DialMark } from './marks';
 import { at, band, CENTER, coordinate, dot, path, ray, spot, type DrawnShape } from './shapes';
 
-/** Letters of the words on a dial, in units of the field: 13 px and more at a station. */
-export const LETTERS = { plain: 20, strong: 24, low: 26 } as const;
+/** Letters of the words on a dial, in units of the field: 13 px and more at a station, 12 on a phone. */
+export const LETTERS = { plain: 21, strong: 25, low: 27 } as const;
 
 /** What a mark draws: its shapes, its words without a place yet, and what words must not cover. */
 export interface DrawnMark {
@@ -21,6 +21,8 @@ export interface MarkFrame {
   seen: (deg: number) => number;
   isOver: boolean;
   isSpoked: boolean;
+  /** How many times larger than at a station letters are. */
+  letters: number;
 }
 
 const middleOf = (fromDeg: number, toDeg: number): number =>
@@ -35,12 +37,17 @@ const boxAt = (deg: number, r: number, half: number): Box => {
 const numbered = (
   deg: number,
   r: number,
-  { n, role, isNow }: { n: number; role: 'bite' | 'bite-done' | 'bite-now'; isNow: boolean },
+  {
+    n,
+    role,
+    isNow,
+    letters,
+  }: { n: number; role: 'bite' | 'bite-done' | 'bite-now'; isNow: boolean; letters: number },
 ): DrawnShape[] => {
   const [x, cy] = at(deg, r);
-  const size = isNow ? 24 : 18;
+  const size = (isNow ? 25 : 21) * letters;
   return [
-    dot(role, deg, r, isNow ? 18 : 13),
+    dot(role, deg, r, (isNow ? 19 : 15) * letters),
     {
       kind: 'text',
       role: isNow ? 'bite-now' : 'bite',
@@ -135,6 +142,7 @@ export const markShapes = (mark: DialMark, frame: MarkFrame): DrawnMark => {
           n: mark.n,
           role: mark.now ? 'bite-now' : mark.done ? 'bite-done' : 'bite',
           isNow: mark.now,
+          letters: frame.letters,
         }),
       };
     case 'bolt': {
@@ -147,6 +155,7 @@ export const markShapes = (mark: DialMark, frame: MarkFrame): DrawnMark => {
             n: mark.n,
             role: isNow ? 'bite-now' : mark.state === 'done' ? 'bite-done' : 'bite',
             isNow,
+            letters: frame.letters,
           }),
         ],
       };

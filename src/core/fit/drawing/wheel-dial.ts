@@ -22,34 +22,36 @@ export interface DialView {
   small?: boolean;
   /** A tire without a wheel. */
   tireOnly?: boolean;
-  /** How many times larger than at a station words are, for a smaller picture. */
+  /** How many times larger than at a station words are, for a smaller picture; zero for none. */
   letters?: number;
 }
 
 const HOURS = [12, 3, 6, 9];
 const HOUR_GAP = 16;
-const HOUR_SIZE = 19;
+const HOUR_SIZE = 21;
 
 /** The hours stand around the wheel and do not turn with it. */
 const hours = (
   { tread, rimOut }: WheelRadii,
   tireOn: boolean,
+  letters: number,
 ): { shapes: DrawnShape[]; taken: Box[] } => {
+  const size = HOUR_SIZE * letters;
   const places = HOURS.map((hour) => ({
     text: String(hour),
-    spot: at(hour * 30, (tireOn ? tread : rimOut) + HOUR_GAP),
+    spot: at(hour * 30, (tireOn ? tread : rimOut) + HOUR_GAP * letters),
   }));
   return {
     shapes: places.map(({ text, spot: [x, y] }) => ({
       kind: 'text',
       role: 'hour',
       x,
-      y: coordinate(y + HOUR_SIZE * 0.35),
+      y: coordinate(y + size * 0.35),
       text,
-      size: HOUR_SIZE,
+      size,
       anchor: 'middle',
     })),
-    taken: places.map(({ text, spot: [x, y] }) => boxOf(text, HOUR_SIZE, x, y)),
+    taken: places.map(({ text, spot: [x, y] }) => boxOf(text, size, x, y)),
   };
 };
 
@@ -109,8 +111,9 @@ export const drawDial = (view: DialView): Dial => {
     seen: (deg) => (isOver ? mirrored(deg) : normalDeg(deg)),
     isOver,
     isSpoked: wheel.build === 'spoked',
+    letters,
   };
-  const around = small ? { shapes: [], taken: [] } : hours(radii, tireOn);
+  const around = small ? { shapes: [], taken: [] } : hours(radii, tireOn, letters);
   const areas = marks.filter(isArea).map((mark) => markShapes(mark, frame));
   const valve: DrawnMark = view.tireOnly ? { shapes: [] } : valveMark(radii);
   const rest = marks.filter((mark) => !isArea(mark)).map((mark) => markShapes(mark, frame));
@@ -118,7 +121,8 @@ export const drawDial = (view: DialView): Dial => {
   // The valve's word gives way to what the work needs.
   const named = [...areas, ...rest, ...(small ? [] : [valve])]
     .flatMap(({ labels = [] }) => labels)
-    .map((label) => ({ ...label, size: label.size * letters }));
+    .map((label) => ({ ...label, size: label.size * letters }))
+    .filter(({ text, size }) => size > 0 && text !== '');
   const words = placeLabels(named, tireOn ? radii : { ...radii, tread: radii.rimOut }, [
     ...around.taken,
     ...drawn.flatMap(({ taken = [] }) => taken),

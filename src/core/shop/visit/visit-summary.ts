@@ -1,6 +1,5 @@
 import type { TimeLeft } from '../day';
 import type { StationId } from '../../base/stations';
-import type { DrawnWheel } from '../../fit/drawing';
 import type { Position } from '../../fit/wheels';
 
 /** The state of a wheel of a visit. */
@@ -9,8 +8,8 @@ export interface WheelNow {
   wheelId: string;
   position: Position;
   build: string;
-  /** Its picture, in the tire that came in with it. */
-  drawn: DrawnWheel;
+  /** Version of its record, with which its picture changes. */
+  wheelVersion: number;
   number: number;
   /** New tire size, once it is chosen. */
   sizeOn: string | null;

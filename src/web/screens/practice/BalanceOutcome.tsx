@@ -1,5 +1,5 @@
 import { heavyAgainst, weightMarks } from '../../../core/job';
-import { PRACTICE_WHEEL, type BalancePlayed } from '../../../core/practice';
+import { type BalancePlayed } from '../../../core/practice';
 import type { DialMark } from '../../../core/fit/drawing';
 import type { Working } from '../../../core/base/working';
 import { usePlace } from '../../parts/place';
@@ -7,8 +7,7 @@ import { Quantity, useUnits } from '../../parts/quantity';
 import { Reasons } from '../../parts/Reasons';
 import { WheelDial } from '../../parts/WheelDial';
 import { BasisTag } from '../../parts/working';
-
-const WHEEL = { build: PRACTICE_WHEEL.build, spokes: PRACTICE_WHEEL.spokes };
+import { DRAWN_PRACTICE } from './practice-pictures';
 
 /** The hidden wheel, what was left, and what the advice would have done with it. */
 export const BalanceOutcome = ({
@@ -31,7 +30,7 @@ export const BalanceOutcome = ({
   return (
     <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_480px]">
       <WheelDial
-        wheel={WHEEL}
+        wheel={DRAWN_PRACTICE.balance}
         marks={marks}
         sideUp="disc"
         tireOn

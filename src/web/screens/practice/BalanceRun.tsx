@@ -21,8 +21,8 @@ import { RunLayout } from './RunLayout';
 import type { RunProps } from './run-props';
 import { useRound } from './use-round';
 import { useTurningWheel } from './use-turning-wheel';
+import { DRAWN_PRACTICE } from './practice-pictures';
 
-const WHEEL = { build: PRACTICE_WHEEL.build, spokes: PRACTICE_WHEEL.spokes };
 const LOCKS = lockMarks(PRACTICE_WHEEL);
 const NOTHING: Piece[] = [];
 const PACES = [
@@ -132,7 +132,7 @@ export const BalanceRun = ({ at, who, onDone }: RunProps) => {
       picture={
         <>
           <WheelDial
-            wheel={WHEEL}
+            wheel={DRAWN_PRACTICE.balance}
             marks={marks}
             sideUp="disc"
             tireOn

@@ -1,6 +1,8 @@
 import { valueWord } from '../../../core/base/value-words';
 import { learnerOf, PRACTICE, type NextRound, type PracticeScore } from '../../../core/practice';
 import { Button } from '../../parts/Button';
+import { WheelIcon } from '../../parts/WheelIcon';
+import { PRACTICE_PICTURES } from './practice-pictures';
 
 /** A person's practice, where it is lost, and the next level. `rounds` of one person. */
 export const Learner = ({
@@ -30,8 +32,11 @@ export const Learner = ({
     <tbody>
       {learnerOf(rounds).map(({ kind, standing, next }) => (
         <tr key={kind} className="border-b border-stone3">
-          <th scope="row" className="head py-2 text-left">
-            {PRACTICE[kind].title}
+          <th scope="row" className="head py-1 text-left">
+            <span className="flex items-center gap-3">
+              <WheelIcon {...PRACTICE_PICTURES[kind]} className="size-14" />
+              {PRACTICE[kind].title}
+            </span>
           </th>
           <td className="num text-right">
             {standing.rounds === 0 ? '–' : `${standing.good} of ${standing.rounds}`}

@@ -20,12 +20,12 @@ import { WheelDial } from '../../parts/WheelDial';
 import { leverActWords, leverSay, leverSeenWords } from './lever-words';
 import { MovesList } from './MovesList';
 import { RimCut } from './RimCut';
+import { DRAWN_PRACTICE } from './practice-pictures';
 import { RunLayout } from './RunLayout';
 import { EndButton } from './EndButton';
 import type { RunProps } from './run-props';
 import { useRound } from './use-round';
 
-const WHEEL = { build: 'spoked', spokes: 36 } as const;
 const BITES_MM = [MIN_BITE_MM, 40, 50, 60, 70, 90];
 const HARM: readonly LeverSeen['is'][] = [
   'stuck',
@@ -118,7 +118,7 @@ export const LeversRun = ({ at, who, onDone }: RunProps) => {
       does="Your moves"
       picture={
         <WheelDial
-          wheel={WHEEL}
+          wheel={DRAWN_PRACTICE.dirt}
           marks={marks}
           sideUp="disc"
           tireOn

@@ -20,8 +20,9 @@ import { RunLayout } from './RunLayout';
 import { EndButton } from './EndButton';
 import type { RunProps } from './run-props';
 import { useRound } from './use-round';
+import { DRAWN_PRACTICE } from './practice-pictures';
 
-const WHEEL = { build: 'beadlock', spokes: 0, ringBolts: RING_BOLTS.count } as const;
+const WHEEL = { ...DRAWN_PRACTICE.ring, ringBolts: RING_BOLTS.count };
 const BOLTS = Array.from({ length: RING_BOLTS.count }, (_, i) => i + 1);
 const QUARTERS = [
   ['1', 'a quarter turn'],

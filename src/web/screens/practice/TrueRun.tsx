@@ -15,6 +15,7 @@ import { RimSwing } from './RimSwing';
 import { RunLayout } from './RunLayout';
 import type { RunProps } from './run-props';
 import { useRound } from './use-round';
+import { DRAWN_PRACTICE } from './practice-pictures';
 
 const EIGHTHS = ['1', '2', '3', '4'] as const;
 /** The needle goes so far to either side, mm. */
@@ -85,7 +86,7 @@ export const TrueRun = ({ at, who, onDone }: RunProps) => {
     [deg],
   );
   const wheelOf = useMemo(
-    () => ({ build: 'spoked', spokes: hidden.spokes }) as const,
+    () => ({ ...DRAWN_PRACTICE.dirt, spokes: hidden.spokes }),
     [hidden.spokes],
   );
   return (

@@ -1,12 +1,26 @@
 import { Link } from 'react-router';
 import { STATION_WORDS, STATIONS } from '../../../core/job';
 import { POSITION_WORDS } from '../../../core/fit/wheels';
-import { WheelIcon } from '../../parts/WheelIcon';
 import type { WheelNow } from '../../../core/shop/visit';
 
 const WIDE = 15;
 const STEP = 0.6;
 const DEEP = 15;
+
+/**
+ * The wheel as the server draws it, so that the first screen needs no code for it. The picture of
+ * the other theme is not loaded.
+ */
+const WheelPicture = ({ wheel, className }: { wheel: WheelNow; className: string }) =>
+  (['light', 'dark'] as const).map((theme) => (
+    <img
+      key={theme}
+      src={`/api/wheels/${wheel.wheelId}/icon.svg?theme=${theme}&version=${wheel.wheelVersion}`}
+      alt=""
+      loading="lazy"
+      className={`shrink-0 ${theme === 'light' ? 'dark:hidden' : 'hidden dark:block'} ${className}`}
+    />
+  ));
 
 /**
  * The stations of one wheel as a row of small basins stepping down, each as full as its station is
@@ -29,7 +43,7 @@ export const WheelBasins = ({ wheel, isTight = false }: { wheel: WheelNow; isTig
       }
       className={`flex ${isTight ? 'min-h-8' : 'min-h-10'} items-center gap-3 no-underline hover:bg-stone2`}
     >
-      <WheelIcon wheel={wheel.drawn} className={isTight ? 'size-8' : 'size-10'} />
+      <WheelPicture wheel={wheel} className={isTight ? 'size-8' : 'size-10'} />
       <span className="w-[86px] shrink-0 text-right text-[15px] leading-tight max-sm:w-[74px]">
         {POSITION_WORDS[wheel.position].replace(/ wheel$/, '').toLowerCase()}
       </span>

@@ -49,7 +49,7 @@ const Drawing = ({
 const SQUARE = { width: 600, height: 600 };
 
 /** A wheel that stands for any: the calculator knows no more of it. */
-const ANY_WHEEL = { build: 'spoked', spokes: 36 } as const;
+const ANY_WHEEL = { build: 'spoked', spokes: 36, lacing: '3x' } as const;
 
 const Dial = ({ marks, tireOn = true }: { marks: readonly DialMark[]; tireOn?: boolean }) => (
   <WheelDial

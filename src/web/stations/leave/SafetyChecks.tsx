@@ -1,8 +1,12 @@
 import { readyOf } from '../../../core/job';
 import { SAFETY_RISKS } from '../../../core/job/leave';
+import { FoldedList } from '../../parts/FoldedList';
 import { useJob } from '../../parts/job-context';
 import { VerdictMark, VerdictShape } from '../../parts/VerdictMark';
 import { BasisTag } from '../../parts/working';
+
+/** Checks in full beside the dial; the rest is folded under its names. */
+const SHOWN = 2;
 
 /**
  * The safety checks that are not on record, each by name with the rider's risk, in red and shape;
@@ -25,17 +29,23 @@ export const SafetyChecks = () => {
         </BasisTag>
       </p>
       {missing.length > 0 && (
-        <ul className="lg:max-h-[158px] lg:overflow-y-auto" aria-label="Not on record" tabIndex={0}>
-          {missing.map((p) => (
-            <li key={p.point} className="flex gap-2 py-0.5 text-[16px] leading-snug text-stop">
-              <VerdictShape verdict="stop" size={18} />
-              <span>
-                <span className="font-semibold">{p.says}</span>: {p.by}.{' '}
-                <span className="text-ink2">{SAFETY_RISKS[p.point]}</span>
-              </span>
-            </li>
-          ))}
-        </ul>
+        <FoldedList
+          label="Not on record"
+          shown={SHOWN}
+          items={missing.map((p) => ({
+            key: p.point,
+            name: p.says.toLowerCase(),
+            row: (
+              <p className="flex gap-2 py-0.5 text-[16px] leading-snug text-stop">
+                <VerdictShape verdict="stop" size={18} />
+                <span>
+                  <span className="font-semibold">{p.says}</span>: {p.by}.{' '}
+                  <span className="text-ink2">{SAFETY_RISKS[p.point]}</span>
+                </span>
+              </p>
+            ),
+          }))}
+        />
       )}
     </section>
   );

@@ -59,7 +59,7 @@ export const MoldedLine = ({ side, label }: { side: 'disc' | 'other'; label: str
         sideUp={side}
         tireOn
         small
-        letters={1.8}
+        letters={2.3}
         onPick={pick}
         className="mx-auto h-[150px] lg:h-[238px]"
       />
