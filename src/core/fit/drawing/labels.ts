@@ -131,7 +131,9 @@ const leaderShapes = (label: Label, box: Box, radii: WheelRadii): DrawnShape[] =
 
 /** Labels in their places. */
 export interface PlacedLabels {
-  shapes: DrawnShape[];
+  words: DrawnShape[];
+  /** From the words to what they name; marks lie over them. */
+  leaders: DrawnShape[];
   boxes: Box[];
   /** Angles at which a leader crosses the sidewall. */
   acrossDegs: number[];
@@ -148,7 +150,8 @@ export const placeLabels = (
   taken: readonly Box[],
 ): PlacedLabels => {
   const boxes: Box[] = [];
-  const shapes: DrawnShape[] = [];
+  const words: DrawnShape[] = [];
+  const leaders: DrawnShape[] = [];
   const acrossDegs: number[] = [];
   for (const label of labels) {
     const others = [...taken, ...boxes];
@@ -174,7 +177,8 @@ export const placeLabels = (
     const { box } = best;
     boxes.push(box);
     if (isOutside(box, radii)) acrossDegs.push(label.deg);
-    shapes.push(...leaderShapes(label, box, radii), {
+    leaders.push(...leaderShapes(label, box, radii));
+    words.push({
       kind: 'text',
       role: label.role,
       x: box.x,
@@ -184,5 +188,5 @@ export const placeLabels = (
       anchor: 'middle',
     });
   }
-  return { shapes, boxes, acrossDegs };
+  return { words, leaders, boxes, acrossDegs };
 };

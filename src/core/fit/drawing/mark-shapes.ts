@@ -23,6 +23,8 @@ export interface MarkFrame {
   isSpoked: boolean;
   /** How many times larger than at a station letters are. */
   letters: number;
+  /** Bites that stand farther out, since their neighbor is too near. */
+  farther: ReadonlySet<DialMark>;
 }
 
 const middleOf = (fromDeg: number, toDeg: number): number =>
@@ -47,7 +49,7 @@ const numbered = (
   const [x, cy] = at(deg, r);
   const size = (isNow ? 25 : 21) * letters;
   return [
-    dot(role, deg, r, (isNow ? 19 : 15) * letters),
+    dot(role, deg, r, (isNow ? 19 : NUMBER_R) * letters),
     {
       kind: 'text',
       role: isNow ? 'bite-now' : 'bite',
@@ -78,6 +80,27 @@ const WORDS = { start: 'start here', finish: 'finish here', keeper: 'bead keeper
 const CLIP = { halfDeg: 3.4, deep: 17 };
 const STRIP = { halfDeg: 5, deep: 10 };
 const TAPED = { halfDeg: 4.5, deep: 17 };
+
+/** Radius of a number's circle, and how far one is moved outward beside a near neighbor. */
+const NUMBER_R = 15;
+const FARTHER = 26;
+
+/** The bites whose numbers would cover their neighbor's: every other one of a close row. */
+export const fartherBites = (
+  marks: readonly DialMark[],
+  { rimOut, shoulder }: WheelRadii,
+): ReadonlySet<DialMark> => {
+  const bites = marks.flatMap((m) => (m.is === 'bite' ? [m] : [])).sort((a, b) => a.deg - b.deg);
+  const nearDeg = ((2 * NUMBER_R + 1) / ((rimOut + shoulder) / 2)) * (180 / Math.PI);
+  const farther = new Set<DialMark>();
+  let last: number | null = null;
+  for (const bite of bites)
+    if (last !== null && bite.deg - last < nearDeg) {
+      farther.add(bite);
+      last = null;
+    } else last = bite.deg;
+  return farther;
+};
 
 /** A mark as shapes; every kind of mark has its case. */
 export const markShapes = (mark: DialMark, frame: MarkFrame): DrawnMark => {
@@ -138,7 +161,7 @@ export const markShapes = (mark: DialMark, frame: MarkFrame): DrawnMark => {
     }
     case 'bite':
       return {
-        shapes: numbered(seen(mark.deg), onSidewall, {
+        shapes: numbered(seen(mark.deg), onSidewall + (frame.farther.has(mark) ? FARTHER : 0), {
           n: mark.n,
           role: mark.now ? 'bite-now' : mark.done ? 'bite-done' : 'bite',
           isNow: mark.now,

@@ -181,3 +181,21 @@ describe('the wheel as itself', () => {
     expect(molded(full)).toEqual([]);
   });
 });
+
+test('numbers of bites close together stand apart, the others on one circle', () => {
+  const bites = [0, 7, 14, 21, 60, 120].map((deg, i): DialMark => ({
+    is: 'bite',
+    deg,
+    n: i + 1,
+    done: false,
+    now: false,
+  }));
+  const circles = draw(bites).flatMap((s) => (s.kind === 'circle' && s.role === 'bite' ? [s] : []));
+  expect(circles).toHaveLength(6);
+  const covered = circles.flatMap((a, i) =>
+    circles.slice(i + 1).filter((b) => Math.hypot(a.cx - b.cx, a.cy - b.cy) < a.r + b.r - 1),
+  );
+  expect(covered).toEqual([]);
+  const far = (c: (typeof circles)[number]) => Math.hypot(c.cx - 300, c.cy - 300);
+  expect(far(circles[4]!)).toBeCloseTo(far(circles[5]!), 0);
+});

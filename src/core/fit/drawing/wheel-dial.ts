@@ -2,7 +2,7 @@ import { mirrored, normalDeg } from '../../base/units';
 import { wheelRadii, type DrawnDrive, type DrawnWheel, type WheelRadii } from './drawn-wheel';
 import { hubShapes } from './hub-shapes';
 import { boxOf, placeLabels, type Box } from './labels';
-import { markShapes, valveMark, type DrawnMark, type MarkFrame } from './mark-shapes';
+import { fartherBites, markShapes, valveMark, type DrawnMark, type MarkFrame } from './mark-shapes';
 import { ARROW_DEG, sidewallHalfDeg, type DialMark } from './marks';
 import { rimBoltShapes, rimShapes } from './rim-shapes';
 import { at, circle, coordinate, type DrawnShape } from './shapes';
@@ -112,6 +112,7 @@ export const drawDial = (view: DialView): Dial => {
     isOver,
     isSpoked: wheel.build === 'spoked',
     letters,
+    farther: fartherBites(marks, radii),
   };
   const around = small ? { shapes: [], taken: [] } : hours(radii, tireOn, letters);
   const areas = marks.filter(isArea).map((mark) => markShapes(mark, frame));
@@ -123,18 +124,19 @@ export const drawDial = (view: DialView): Dial => {
     .flatMap(({ labels = [] }) => labels)
     .map((label) => ({ ...label, size: label.size * letters }))
     .filter(({ text, size }) => size > 0 && text !== '');
-  const words = placeLabels(named, tireOn ? radii : { ...radii, tread: radii.rimOut }, [
+  const placed = placeLabels(named, tireOn ? radii : { ...radii, tread: radii.rimOut }, [
     ...around.taken,
     ...drawn.flatMap(({ taken = [] }) => taken),
   ]);
   return {
     shapes: [
-      ...body(view, radii, words.acrossDegs),
+      ...body(view, radii, placed.acrossDegs),
       ...around.shapes,
+      ...placed.leaders,
       ...drawn.flatMap(({ shapes }) => shapes),
-      ...words.shapes,
+      ...placed.words,
     ],
-    labelBoxes: words.boxes,
+    labelBoxes: placed.boxes,
   };
 };
 
