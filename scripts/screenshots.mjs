@@ -180,7 +180,10 @@ for (const [name, path, more] of VIEWS) {
   await page.getByRole('heading', { name: 'Calculating' }).waitFor({ state: 'hidden' });
   // So is the plan of the day.
   await page.getByText('Planning the day …').waitFor({ state: 'hidden' });
-  await page.getByText(/^Loading .*…$/).first().waitFor({ state: 'hidden' });
+  await page
+    .getByText(/^Loading .*…$/)
+    .first()
+    .waitFor({ state: 'hidden' });
   await page.waitForTimeout(400);
   await page.screenshot({ path: join(OUT, `${name}.png`) });
   await context.close();

@@ -1,29 +1,10 @@
 import { seeded } from '../src/core/base/statistics';
 import { TREADS } from '../src/core/fit/tires';
-import {
-  drawDial,
-  wheelDial,
-  type DialMark,
-  type DrawnShape,
-  type DrawnWheel,
-} from '../src/core/fit/drawing';
+import { drawDial, wheelDial, type DialMark, type DrawnWheel } from '../src/core/fit/drawing';
 import { overlap } from '../src/core/fit/drawing/labels';
 import { BUILDS, CAST_SHAPES, LACINGS, type Build } from '../src/core/fit/wheels';
 import { DEMO_MACHINES, DEMO_PAIRS, DEMO_WHEELS } from '../src/demo/demo-shop';
-
-/** Every number that a shape is drawn with. */
-const numbersOf = (shape: DrawnShape): number[] => {
-  switch (shape.kind) {
-    case 'path':
-      return (shape.d.match(/-?[\d.]+(e-?\d+)?/g) ?? []).map(Number);
-    case 'circle':
-      return [shape.cx, shape.cy, shape.r];
-    case 'text':
-      return [shape.x, shape.y];
-    case 'arc-text':
-      return [shape.r];
-  }
-};
+import { shapeNumbers } from './shape-numbers';
 
 describe('words on any wheel', () => {
   const allMarks = (next: () => number): DialMark[] => {
@@ -111,8 +92,8 @@ describe('words on any wheel', () => {
     // An opening is part of an ellipse, written with its turn, which may be negative.
     const wrong = shapes.filter(
       (shape) =>
-        !numbersOf(shape).every(Number.isFinite) ||
-        (shape.role !== 'open' && numbersOf(shape).some(isOutside)) ||
+        !shapeNumbers(shape).every(Number.isFinite) ||
+        (shape.role !== 'open' && shapeNumbers(shape).some(isOutside)) ||
         (shape.kind === 'text' && shape.size < 18),
     );
     expect(wrong).toEqual([]);

@@ -2,6 +2,7 @@ import { angleBetween, mirrored } from '../../base/units';
 import { TREADS } from '../tires';
 import { wheelDial, type DialMark, type DrawnShape, type DrawnWheel } from '.';
 import { wheelRadii } from './drawn-wheel';
+import { shapeNumbers } from '../../../../tests/shape-numbers';
 
 const SPOKED: DrawnWheel = { build: 'spoked', spokes: 36, lacing: '3x', tireMarking: '110/90-19' };
 
@@ -22,20 +23,6 @@ const degOf = (shape: DrawnShape | undefined): number => {
 
 const text = (shapes: DrawnShape[], said: string) =>
   shapes.find((s) => s.kind === 'text' && s.text === said);
-
-/** Every number that a shape is drawn with. */
-const numbersOf = (shape: DrawnShape): number[] => {
-  switch (shape.kind) {
-    case 'path':
-      return (shape.d.match(/-?[\d.]+(e-?\d+)?/g) ?? []).map(Number);
-    case 'circle':
-      return [shape.cx, shape.cy, shape.r];
-    case 'text':
-      return [shape.x, shape.y];
-    case 'arc-text':
-      return [shape.r];
-  }
-};
 
 describe('the dial', () => {
   test('a mark stands at its angle, clockwise from the valve at 12', () => {
@@ -111,7 +98,7 @@ describe('the wheel as itself', () => {
       tireOn: true,
     }).filter((s) => s.role === 'spoke');
     for (const spoke of spokes) {
-      const [x1, y1, x2, y2] = numbersOf(spoke) as [number, number, number, number];
+      const [x1, y1, x2, y2] = shapeNumbers(spoke) as [number, number, number, number];
       const deg = (x: number, y: number) => (Math.atan2(x - 300, 300 - y) * 180) / Math.PI;
       expect(Math.abs(angleBetween(deg(x1, y1), deg(x2, y2)))).toBeCloseTo(awayDeg, -0.5);
     }
