@@ -116,7 +116,8 @@ export const openAs = async (
 export const startJob = async (page: Page, machine: string, wheel: string): Promise<string> => {
   await page.getByRole('link', { name: 'Check in a machine' }).click();
   await page.getByLabel('Machine or rider').fill(machine);
-  // The server finds it: until then all of them stand there.
+  // The server finds it. Until then all of them stand there, and a row that moves takes no tap.
+  await expect(page.getByRole('main').getByRole('heading', { level: 2 })).toHaveCount(1);
   const row = page
     .getByRole('listitem')
     .filter({ has: page.getByRole('heading', { name: machine }) });
