@@ -1,5 +1,5 @@
 import type { Use } from '../pressure';
-import { TREAD_WORDS, type Tread } from '../../fit/tires';
+import { TREADS, TREAD_WORDS, type Tread } from '../../fit/tires';
 import { onFourWheels, type MachineKind } from '../../fit/wheels';
 import { reason, type Reason } from '../../base/working';
 
@@ -12,18 +12,7 @@ const WANTED: Record<Use, readonly Tread[]> = {
   motocross: ['soft', 'hard'],
   dirt: ['soft', 'hard', 'half', 'trials'],
   trail: ['trials', 'soft', 'hard', 'half'],
-  storage: [
-    'soft',
-    'hard',
-    'trials',
-    'half',
-    'touring',
-    'road',
-    'sport',
-    'slick',
-    'four-wheel',
-    'other',
-  ],
+  storage: TREADS,
   'scooter-front': ['road', 'touring'],
   road: ['touring', 'road', 'sport', 'half'],
 };

@@ -16,8 +16,6 @@ export type DrawnWheel = Pick<Wheel, 'build' | 'spokes'> &
       | 'drivenSide'
       | 'flangeMm'
       | 'wellMm'
-      | 'stepMm'
-      | 'rings'
       | 'ringBolts'
       | 'rimBolts'
       | 'holes'
