@@ -8,9 +8,8 @@ import {
   type RimProfile,
   type WellFill,
 } from '../bench/beads';
-import { InputError } from '../base/errors';
 import { ruleNumber } from '../base/rules';
-import { readTire } from '../fit/tires';
+import { tryReadTire } from '../fit/tires';
 import { tryRimCode, type Wheel } from '../fit/wheels';
 import type { JobState } from './job-state';
 
@@ -18,12 +17,7 @@ import type { JobState } from './job-state';
 export const rimDiameterMm = (state: JobState): number | null => {
   const stamped = state.wheel && tryRimCode(state.wheel.rimCode)?.rimDiameterMm;
   if (stamped) return stamped;
-  try {
-    return state.wheel && readTire(state.wheel.tireMarking).rimDiameterMm;
-  } catch (error) {
-    if (error instanceof InputError) return null;
-    throw error;
-  }
+  return (state.wheel && tryReadTire(state.wheel.tireMarking)?.rimDiameterMm) ?? null;
 };
 
 /** The measured rim of the job, if it fits the bead; null if it was not measured, or cannot be. */
@@ -45,6 +39,10 @@ const fillOf = (wheel: Wheel, { chosen, rules }: JobState, direction: 'off' | 'o
     strips: wheel.strips ?? ruleNumber('strip.count', rules),
   });
 };
+
+/** Whether a rim has a strip, by its record: over bare nipples only. */
+export const hasStrip = ({ build, sealed, strips }: Wheel): boolean =>
+  build === 'spoked' && !sealed && (strips ?? 0) > 0;
 
 /** The depth that those take from the well, mm; 0 if the wheel is not known. */
 export const fillMmOf = (state: JobState, direction: 'off' | 'on'): number =>

@@ -63,7 +63,7 @@ export { RING_NAMES, RING_WORDS, type RingName } from './ring-names';
 export type { JobSummary } from './job-summary';
 export { jobCard } from './job-card';
 export { jobDues, recheckDates, type Recheck } from './recheck-dates';
-export { biteInputOf, bitesOf, fillMmOf, fittedArc } from './bites-of';
+export { biteInputOf, bitesOf, fillMmOf, fittedArc, hasStrip } from './bites-of';
 export { beadPathOf } from './bead-path-of';
 export { dialMarks } from './dial-marks';
 export {
@@ -102,4 +102,5 @@ export { lifeEvent, type LifeEvent } from './wheel-life';
 export { wheelTrends, type Trend } from './wheel-trends';
 export { runoutOf, spokeRingOf, trueAdviceOf } from './truing-of';
 export { drawnDriveOf, drawnWheelAt } from './drawn-wheel';
+export { wheelCutAt, type CutAtStep } from './wheel-cut-at';
 export { orientationOf } from './orientation-of';

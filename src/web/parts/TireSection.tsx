@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { sectionOf, sectionShapes } from '../../core/fit/drawing';
-import { readTire } from '../../core/fit/tires';
+import { tryReadTire } from '../../core/fit/tires';
 import type { Wheel } from '../../core/fit/wheels';
+import { hasStrip } from '../../core/job';
 import { Shape } from './DrawnShape';
 import { useUnits } from './quantity';
 
@@ -13,16 +14,17 @@ const SCALE = 0.95;
 export const TireSection = ({ wheel, className = '' }: { wheel: Wheel; className?: string }) => {
   const { say } = useUnits();
   const drawn = useMemo(() => {
-    try {
-      const size = readTire(wheel.tireMarking);
-      const section = sectionOf(size, wheel, { hasTube: wheel.tube });
-      return {
-        size,
-        shapes: sectionShapes(section, { x: FIELD.middle, y: FIELD.seat, scale: SCALE }),
-      };
-    } catch {
-      return null;
-    }
+    const size = tryReadTire(wheel.tireMarking);
+    if (!size) return null;
+    const section = sectionOf(size, wheel, {
+      hasTube: wheel.tube,
+      hasStrip: hasStrip(wheel),
+      hasLock: wheel.rimLockDegs.length > 0,
+    });
+    return {
+      size,
+      shapes: sectionShapes(section, { x: FIELD.middle, y: FIELD.seat, scale: SCALE }),
+    };
   }, [wheel]);
   if (!drawn) return null;
   const { sectionWidthMm, sectionHeightMm } = drawn.size;

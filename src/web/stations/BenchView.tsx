@@ -1,5 +1,6 @@
+import { useMemo } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { STATION_WORDS, STEP_STATIONS } from '../../core/job';
+import { STATION_WORDS, STEP_STATIONS, wheelCutAt } from '../../core/job';
 import { Button } from '../parts/Button';
 import { useSpeech } from '../parts/speak';
 import { counted } from '../../core/base/units';
@@ -13,6 +14,7 @@ import { Bites } from './Bites';
 import { RingPanel } from './ring/RingPanel';
 import { Schools } from './Schools';
 import { Cautions, JobDial } from './StationLayout';
+import { StepCut } from './StepCut';
 import { StepNeeds } from './StepNeeds';
 import { StepReading } from './StepReading';
 import { StepTime } from './StepTime';
@@ -25,7 +27,7 @@ import { useSteps } from './use-steps';
  * One step, as large as the screen: to be read at two metres, with dirty gloves, by key or pedal.
  */
 export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () => void }) => {
-  const { job, station, sideUp } = useJob();
+  const { job, state, station, sideUp } = useJob();
   const navigate = useNavigate();
   const { steps, current, index, next, isDone, held, batch, tick, back } = useSteps(
     (next) =>
@@ -33,6 +35,7 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
   );
   useSpeech(batch ? null : current?.say);
   const bites = useBites(current);
+  const cut = useMemo(() => wheelCutAt(state, steps, index), [state, steps, index]);
   const lying = useTireOrientation(current);
   useMainWorking(lying ? 'turn over' : 'the bites', lying ?? bites.working);
   const out = `/jobs/${job.id}/${station}`;
@@ -97,6 +100,13 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
           <p className="mt-4 border-t-2 border-ink pt-2 text-[18px] text-ink2">
             {current && `Next: ${after ? after.say : STATION_WORDS[next]}`}
           </p>
+          {cut && (
+            <StepCut
+              cut={cut}
+              act={`${current?.id} ${bites.bite?.n ?? 0}`}
+              className="mt-6 hidden [@media(min-width:1024px)_and_(min-height:960px)]:block"
+            />
+          )}
         </section>
       </div>
       <nav

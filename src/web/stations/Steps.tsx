@@ -1,7 +1,7 @@
 import { Check } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { STATION_WORDS } from '../../core/job';
+import { STATION_WORDS, wheelCutAt } from '../../core/job';
 import type { Step } from '../../core/job/procedure';
 import { lockPlaces } from '../../core/fit/wheels';
 import { Button } from '../parts/Button';
@@ -18,6 +18,7 @@ import { Bites } from './Bites';
 import { RingPanel } from './ring/RingPanel';
 import { Schools } from './Schools';
 import { Cautions, JobDial, StationLayout } from './StationLayout';
+import { StepCut } from './StepCut';
 import { StepNeeds } from './StepNeeds';
 import { StepReading } from './StepReading';
 import { StepTime } from './StepTime';
@@ -33,12 +34,39 @@ const WINDOW_BESIDE = 2;
 /** Fewest where a ring is worked beside them. */
 const WINDOW_RING = 1;
 
-/** The wheel at a step: its dial, and its cut through the axle where the crush is measured. */
-const StepPicture = ({ step, bite }: { step: Step | undefined; bite: number }) => {
+/** The wheel at a step: its dial, and its cut through the axle, with the beads where they are. */
+const StepPicture = ({
+  steps,
+  index,
+  bite,
+}: {
+  steps: readonly Step[];
+  index: number;
+  bite: number;
+}) => {
+  const step = steps[index];
   const { state, wheel } = useJob();
+  const cut = useMemo(() => wheelCutAt(state, steps, index), [state, steps, index]);
   const isCrush =
     step?.reads === 'crush' && wheel.overallWidthMm !== null && wheel.backspaceMm !== null;
-  if (!isCrush) return <JobDial step={step} bite={bite} />;
+  if (!isCrush)
+    return (
+      <>
+        <JobDial
+          step={step}
+          bite={bite}
+          className={`max-lg:order-2 ${cut ? 'lg:max-h-[480px]' : 'lg:max-h-[620px]'}`}
+          letters={cut ? 1.15 : 1}
+        />
+        {cut && (
+          <StepCut
+            cut={cut}
+            act={`${step?.id} ${bite}`}
+            className="mx-auto max-w-[600px] max-lg:order-4"
+          />
+        )}
+      </>
+    );
   return (
     <>
       <SectionDrawing wheel={wheel} beads={state.beads} className="w-full" />
@@ -75,7 +103,8 @@ export const Steps = () => {
   const lockSaid = lockPlaces(wheel);
   return (
     <StationLayout
-      picture={<StepPicture step={current} bite={bites.bite?.n ?? 0} />}
+      split
+      picture={<StepPicture steps={steps} index={index} bite={bites.bite?.n ?? 0} />}
       lead={
         current
           ? `Step ${index + 1} of ${steps.length}`

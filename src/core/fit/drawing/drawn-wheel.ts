@@ -1,4 +1,4 @@
-import { readTire, type TireSize, type Tread } from '../tires';
+import { tryReadTire, type TireSize, type Tread } from '../tires';
 import { tryRimCode, type Drive, type Wheel } from '../wheels';
 
 /** The facts of a wheel that its drawing needs; what is left out is drawn plain. */
@@ -80,14 +80,8 @@ const BARE_R = 215;
 const BARE_SCALE = 1.3;
 
 /** The size of a marking; null if it cannot be read. */
-const sizeOf = (marking: string | undefined): TireSize | null => {
-  if (!marking) return null;
-  try {
-    return readTire(marking);
-  } catch {
-    return null;
-  }
-};
+const sizeOf = (marking: string | undefined): TireSize | null =>
+  marking ? tryReadTire(marking) : null;
 
 /** Diameter at the bead seat: by the tire, by the rim's code, or a middle one. */
 const seatMmOf = (wheel: DrawnWheel, size: TireSize | null): number =>

@@ -15,3 +15,5 @@ export { boxOf } from './labels';
 export { sectionOutline, sectionShapes, type Section, type SectionPlace } from './section';
 export { lockMarks } from './lock-marks';
 export { arcLetters, coordinate, line, type DrawnShape, type ShapeRole } from './shapes';
+export { CUT_FIELD, wheelCut, type BeadPlace, type BeadPlaces, type WheelCut } from './wheel-cut';
+export { beadCloseUp, CLOSE_UP_FIELD } from './bead-close-up';

@@ -10,7 +10,11 @@ import type { Section } from './section';
 export const sectionOf = (
   size: TireSize,
   { rimCode, wellMm, tireTread }: Pick<Partial<DrawnWheel>, 'rimCode' | 'wellMm' | 'tireTread'>,
-  { hasTube, isTreadKnown = true }: { hasTube: boolean; isTreadKnown?: boolean },
+  {
+    hasTube,
+    isTreadKnown = true,
+    ...more
+  }: { hasTube: boolean; isTreadKnown?: boolean } & Pick<Section, 'hasStrip' | 'hasLock'>,
 ): Section => {
   const rim = tryRimCode(rimCode ?? '');
   const deepMm = wellMm ? (size.rimDiameterMm - wellMm) / 2 : 0;
@@ -22,5 +26,6 @@ export const sectionOf = (
     hasHump: rim?.hump ?? false,
     tread: (isTreadKnown ? tireTread : undefined) ?? 'other',
     hasTube,
+    ...more,
   };
 };

@@ -2,7 +2,7 @@
  * Tires: reading a marking, comparing sizes, what a tire suits, how old it is and how far it still
  * goes.
  */
-export { tireSize, readTire, type TireSize } from './tire-size';
+export { tireSize, readTire, tryReadTire, type TireSize } from './tire-size';
 export {
   tireCompare,
   compareSizes,

@@ -1,3 +1,4 @@
+import { InputError } from '../../base/errors';
 import { marking as markingField, ruleValues } from '../../base/fields';
 import { letterRuleKey, ruleNumber, type RuleValues } from '../../base/rules';
 import { defineWorking, SILENT, type Show } from '../../base/working';
@@ -194,3 +195,13 @@ export const tireSize = defineWorking<{ marking: string; rules?: RuleValues }, T
 /** The numbers of a marking alone, without lines. Throws `InputError`. */
 export const readTire = (marking: string, rules?: RuleValues): TireSize =>
   measure(marking, rules, SILENT);
+
+/** The same, or null where the marking makes no sense. */
+export const tryReadTire = (marking: string, rules?: RuleValues): TireSize | null => {
+  try {
+    return readTire(marking, rules);
+  } catch (error) {
+    if (error instanceof InputError) return null;
+    throw error;
+  }
+};

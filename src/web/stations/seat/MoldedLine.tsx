@@ -4,6 +4,7 @@ import { lockMarks, type DialMark } from '../../../core/fit/drawing';
 import { Button } from '../../parts/Button';
 import { WheelDial } from '../../parts/WheelDial';
 import { useJob } from '../../parts/job-context';
+import { BeadCloseUp } from './BeadCloseUp';
 
 /** Places to look at, round the side that is seen: as many as a fitter turns the wheel by. */
 const PLACES = [0, 45, 90, 135, 180, 225, 270, 315];
@@ -53,16 +54,22 @@ export const MoldedLine = ({ side, label }: { side: 'disc' | 'other'; label: str
   return (
     <div role="group" aria-label={label} className="relative min-w-0 flex-1">
       <span className="head absolute top-0 left-1 text-[17px]">{label}</span>
-      <WheelDial
-        wheel={wheel}
-        marks={marks}
-        sideUp={side}
-        tireOn
-        small
-        letters={2.3}
-        onPick={pick}
-        className="mx-auto h-[150px] lg:h-[238px]"
-      />
+      <div className="flex items-center justify-center">
+        <WheelDial
+          wheel={wheel}
+          marks={marks}
+          sideUp={side}
+          tireOn
+          small
+          letters={2.3}
+          onPick={pick}
+          className="h-[150px] lg:h-[232px]"
+        />
+        <BeadCloseUp
+          side={side}
+          className="-ml-1 w-[92px] shrink-0 rounded-b-xl bg-stone2 max-xl:hidden"
+        />
+      </div>
       <div className="flex flex-wrap items-center justify-center gap-1 max-sm:[&>button]:px-2">
         <Button small aria-pressed={seatedNow === true} onClick={() => set(true)}>
           Seated

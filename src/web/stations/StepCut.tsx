@@ -1,0 +1,42 @@
+import { useMemo } from 'react';
+import type { CutAtStep } from '../../core/job';
+import { useJob } from '../parts/job-context';
+import { useUnits } from '../parts/quantity';
+import { useMoved } from '../parts/use-moved';
+import { WheelCutPicture } from '../parts/WheelCutPicture';
+
+/** A bead on the flange, held by the lever. */
+const HELD = 0.5;
+
+/** The wheel cut through at a step: the bead goes over with each act, a step or a bite. */
+export const StepCut = ({
+  cut: { section, fillMm, isMoving, says, cut },
+  act,
+  className = '',
+}: {
+  cut: CutAtStep;
+  act: string;
+  className?: string;
+}) => {
+  const { station } = useJob();
+  const from = !isMoving ? HELD : station === 'tire-on' ? 1 : 0;
+  const share = useMoved(act, from, HELD);
+  const { say } = useUnits();
+  const { rimWidthMm, wellMm } = section;
+  const shown = useMemo(() => {
+    const found = cut(share);
+    if (!found.isBare) return found;
+    const wide = rimWidthMm === null ? '' : `${say(rimWidthMm, 'mm')} wide`;
+    const deep = wellMm === null ? '' : `${say(wellMm, 'mm')} deep`;
+    return { ...found, words: [wide, deep] as const };
+  }, [cut, share, rimWidthMm, wellMm, say]);
+  return (
+    <WheelCutPicture
+      section={section}
+      cut={shown}
+      fillMm={fillMm}
+      says={says}
+      className={className}
+    />
+  );
+};
