@@ -328,6 +328,7 @@ export const DEMO_WHEELS: Wheel[] = [
     castShape: 'double',
     discMm: 220,
     drivenSide: 'left',
+    sensorSide: 'right',
   }),
   wheel({
     id: 'w-pim-f',

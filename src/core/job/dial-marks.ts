@@ -1,4 +1,5 @@
 import { farSideOf, lightMarkPlace } from '../bench/beads';
+import { FINDINGS, INSPECTED } from '../bench/inspect';
 import type { Step } from './procedure';
 import { angleBetween } from '../base/units';
 import { lockMarks, type DialMark } from '../fit/drawing';
@@ -79,6 +80,21 @@ const ringMarks = (state: JobState, sayMm: SayLength): DialMark[] => {
   ];
 };
 
+/** Stations at which a finding is looked at; later another tire is on. */
+const FINDING_STATIONS: ReadonlySet<StationId> = new Set(['tire-off', 'inspect']);
+
+/** What was found, in its place. */
+const findingMarks = ({ findings, findingPlaces }: JobState): DialMark[] => [
+  ...(findings.tube?.includes('valve-leans') ? [{ is: 'lean' } as const] : []),
+  ...INSPECTED.flatMap((part) =>
+    (findingPlaces[part] ?? []).map(({ finding, deg }): DialMark => ({
+      is: 'finding',
+      deg,
+      label: FINDINGS[part].find((f) => f.id === finding)?.mark ?? 'found here',
+    })),
+  ),
+];
+
 /**
  * The marks of the dial at a station, for the step at hand, and for the bite at hand while
  * levering; `say` writes masses.
@@ -105,6 +121,7 @@ export const dialMarks = (
     const { deg } = lightMarkPlace(lightMarkTo(state), state.wheel.heavySpotDeg);
     marks.push({ is: 'light-mark', deg });
   }
+  if (FINDING_STATIONS.has(station)) marks.push(...findingMarks(state));
   if (levering) marks.push(...levers(state, step, bite));
   if (step?.shows === 'ring') marks.push(...ringMarks(state, sayMm));
   if (step?.shows === 'arrow')

@@ -21,7 +21,7 @@ export const drawnWheelAt = (
   station: StationId,
 ): DrawnWheel | null =>
   wheel && chosen && NEW_TIRE.has(station)
-    ? { ...wheel, tireMarking: chosen.marking, tireTread: chosen.tread }
+    ? { ...wheel, tireMarking: chosen.marking, tireTread: chosen.tread, tube: chosen.tube }
     : wheel;
 
 /** The drive of a job's machine as its rear wheel is drawn with it; undefined for other wheels. */

@@ -31,6 +31,7 @@ export const PRINT: Colors = {
   'strip-cut': '#b0622a',
   'lock-cut': '#2a2c2e',
   lever: '#2a2c2e',
+  finding: '#b0622a',
   tube: '#cfe3df',
   'tube-edge': '#0f6f78',
   valve: '#0f6f78',

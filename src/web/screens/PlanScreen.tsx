@@ -12,6 +12,7 @@ import { BasisTag } from '../parts/working';
 import { useApp } from '../store';
 import type { PlanAnswer } from '../store/day-api';
 import { LaneList, Lanes } from './plan/Lanes';
+import { PlannedWheels } from './plan/PlannedWheels';
 import { gapText } from './plan/gap-text';
 import { barsOf, clockOf } from './plan/plan-rows';
 import { useMove } from './plan/use-move';
@@ -165,6 +166,7 @@ export const PlanScreen = () => {
                   onMove={(moved) => void moves.move(moved)}
                   onFree={(bar) => void moves.free(bar)}
                 />
+                <PlannedWheels bars={bars} />
               </div>
               <div className="md:hidden">
                 <LaneList bars={bars} people={answer.people} />

@@ -13,19 +13,25 @@ import { Reasons } from '../parts/Reasons';
 import { BasisTag } from '../parts/working';
 import { useJob } from '../parts/job-context';
 import { Sheet } from '../parts/Sheet';
+import { FindingPlaces } from './FindingPlaces';
 import { Photos } from './Photos';
 
 /** The findings on tube, bead and bearings: tapped, judged at once, written down. */
 export const FindingsSheet = ({ onDone }: { onDone: () => void }) => {
   const { state, wheel, write } = useJob();
   const [found, setFound] = useState<Partial<Record<Inspected, readonly string[]>>>(state.findings);
+  const [places, setPlaces] = useState(state.findingPlaces);
   const parts = INSPECTED.filter((p) => p !== 'tube' || wheel.tube);
   const keep = async () => {
     if (
       await write(
         parts.map((part) => ({
           kind: 'findings' as const,
-          data: { part, found: [...(found[part] ?? [])] },
+          data: {
+            part,
+            found: [...(found[part] ?? [])],
+            places: (places[part] ?? []).filter((p) => found[part]?.includes(p.finding)),
+          },
         })),
         'Findings saved.',
       )
@@ -56,6 +62,12 @@ export const FindingsSheet = ({ onDone }: { onDone: () => void }) => {
                 </ToggleGroup.Item>
               ))}
             </ToggleGroup.Root>
+            <FindingPlaces
+              part={part}
+              found={its}
+              places={places[part] ?? []}
+              onPlaces={(to) => setPlaces((all) => ({ ...all, [part]: to }))}
+            />
             <Photos part={part} name={INSPECTED_WORDS[part]} />
             <div aria-live="polite">
               {judged.ok && its.length > 0 && (

@@ -18,6 +18,14 @@ export interface Finding {
   sees: string;
   severity: Verdict;
   advice: string;
+  /** Its word on the dial, if it has a place on the wheel. */
+  mark?: string;
+}
+
+/** The place of a finding, clockwise from the valve, seen from the disc side. */
+export interface FindingPlace {
+  finding: string;
+  deg: number;
 }
 
 /** The possible findings, and what each means. Common practice throughout. */
@@ -28,6 +36,7 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
       sees: 'Two slits side by side',
       severity: 'stop',
       advice: 'Pinched: new tube, more pressure or a heavier wall, and watch the first bites.',
+      mark: 'pinched',
     },
     {
       id: 'chafe',
@@ -78,18 +87,21 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
       sees: 'A crack in the rim',
       severity: 'stop',
       advice: 'The rim is scrap. Do not fit a tire.',
+      mark: 'crack',
     },
     {
       id: 'rim-dent',
       sees: 'A dent at the seat or flange',
       severity: 'check',
       advice: 'Measure the runout. A tubeless bead may not seal there: the maker decides.',
+      mark: 'dent',
     },
     {
       id: 'corrosion',
       sees: 'Corrosion, often at the valve hole',
       severity: 'check',
       advice: 'Back to bare metal. Pitted where it seals: do not run it tubeless.',
+      mark: 'corrosion',
     },
     {
       id: 'wet',
@@ -108,13 +120,21 @@ export const FINDINGS: Readonly<Record<Inspected, readonly Finding[]>> = {
       sees: 'The tire’s bead is torn, or its wire shows',
       severity: 'stop',
       advice: 'The tire is done: the bead holds it on the rim.',
+      mark: 'bead torn',
     },
-    { id: 'cracks', sees: 'Cracks in the sidewall', severity: 'stop', advice: 'The tire is done.' },
+    {
+      id: 'cracks',
+      sees: 'Cracks in the sidewall',
+      severity: 'stop',
+      advice: 'The tire is done.',
+      mark: 'cracks',
+    },
     {
       id: 'plug',
       sees: 'A plug in the tire',
       severity: 'check',
       advice: 'A plug gets a rider home. It is not a repair.',
+      mark: 'plug',
     },
     {
       id: 'residue',

@@ -8,6 +8,7 @@ export {
   INSPECTED,
   INSPECTED_WORDS,
   type Finding,
+  type FindingPlace,
   type Inspected,
   type InspectionResult,
 } from './findings';

@@ -80,6 +80,23 @@ const driveShapes = ({ drive, sprocketRear }: DrawnDrive, radii: WheelRadii): Dr
   }
 };
 
+/** Slots of a sensor ring, and its width. Basis: memory. */
+const SENSOR_SLOTS = 40;
+const SENSOR_RING_MM = 13;
+
+/** The slotted ring that a wheel-speed sensor reads. */
+const sensorRing = ({ scale, hub }: WheelRadii): DrawnShape[] => {
+  const inner = hub + 2;
+  const outer = inner + SENSOR_RING_MM * scale;
+  return [
+    path('plate', annulus(outer, inner)),
+    ...Array.from({ length: SENSOR_SLOTS }, (_, i) =>
+      ray('edge', (i * 360) / SENSOR_SLOTS, inner + 3, outer - 3),
+    ),
+    circle('edge', outer, false),
+  ];
+};
+
 /** Disc, drive, hub and mounting holes, apart by what lies behind the spokes and what before. */
 export const hubShapes = (
   wheel: DrawnWheel,
@@ -98,6 +115,7 @@ export const hubShapes = (
     if (discSide === 'both' || discSide === side) before.push(...shapes);
     else behind.push(...shapes);
   }
+  if (wheel.sensorSide) (wheel.sensorSide === side ? before : behind).push(...sensorRing(radii));
   const { hub, axle, scale } = radii;
   before.push(circle('hub', hub), circle('edge', hub, false));
   if (wheel.holes && wheel.circleMm)

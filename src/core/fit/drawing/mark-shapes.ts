@@ -2,7 +2,7 @@ import { normalDeg } from '../../base/units';
 import type { WheelRadii } from './drawn-wheel';
 import type { Box, Label } from './labels';
 import { ARROW_DEG, type DialMark } from './marks';
-import { at, band, CENTER, coordinate, dot, path, ray, spot, type DrawnShape } from './shapes';
+import { at, band, coordinate, dot, path, ray, spot, type DrawnShape } from './shapes';
 
 /** Letters of the words on a dial, in units of the field: 13 px and more at a station, 12 on a phone. */
 export const LETTERS = { plain: 21, strong: 25, low: 27 } as const;
@@ -309,30 +309,23 @@ export const markShapes = (mark: DialMark, frame: MarkFrame): DrawnMark => {
         shapes: [dot(mark.even ? 'line-even' : 'line-open', deg, onSidewall, mark.even ? 18 : 14)],
       };
     }
+    case 'finding': {
+      const deg = seen(mark.deg);
+      return {
+        shapes: [
+          path(
+            'finding',
+            `M${spot(deg, rimOut + 15)}L${spot(deg + 3.2, rimOut)}L${spot(deg, rimOut - 15)}L${spot(deg - 3.2, rimOut)}Z`,
+          ),
+        ],
+        labels: [{ role: 'label', text: mark.label, size: LETTERS.plain, deg, zone: 'out' }],
+        taken: [boxAt(deg, rimOut, 15)],
+      };
+    }
+    // The valve is drawn so.
+    case 'lean':
+      return { shapes: [] };
     case 'arrow':
       return { shapes: arrow(isOver ? !mark.clockwise : mark.clockwise, radii) };
   }
-};
-
-/** The valve, in the rim at the top, with its word. */
-export const valveMark = ({ rimIn }: WheelRadii): DrawnMark => {
-  const long = Math.min(27, rimIn * 0.2);
-  const top = CENTER - rimIn - 3;
-  return {
-    shapes: [
-      path('ink', `M295.5 ${coordinate(top)}h9v${coordinate(long)}h-9Z`),
-      path('valve', `M295.5 ${coordinate(top + long)}h9v5h-9Z`),
-    ],
-    labels: [
-      {
-        role: 'label',
-        text: 'valve',
-        size: LETTERS.plain,
-        deg: 0,
-        zone: 'in',
-        r: rimIn - long - 20,
-      },
-    ],
-    taken: [{ x: 300, y: top + long / 2, halfW: 6, halfH: long / 2 + 5 }],
-  };
 };

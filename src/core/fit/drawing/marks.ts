@@ -24,6 +24,10 @@ export type DialMark =
   | { is: 'gap'; deg: number; share: number; label: string }
   /** A place of the molded line: even, low, or not looked at. */
   | { is: 'line'; deg: number; even: boolean | null }
+  /** Something found on tire, tube or rim. */
+  | { is: 'finding'; deg: number; label: string }
+  /** The valve stood at a slant. */
+  | { is: 'lean' }
   | { is: 'arrow'; clockwise: boolean };
 
 /** How wide a mark takes the sidewall, to either side of its angle; zero if it stands elsewhere. */

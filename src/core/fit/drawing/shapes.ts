@@ -25,6 +25,7 @@ export type ShapeRole =
   | 'seat'
   | 'live'
   | 'mark'
+  | 'finding'
   | 'arrow'
   | 'leader'
   | 'leader-on-rubber'

@@ -125,6 +125,63 @@ describe('the wheel as itself', () => {
     expect(bolts({ build: 'cast', spokes: 0, holes: 4, circleMm: 110 }) - bare).toBe(4);
   });
 
+  test('a sensor ring is drawn only if its side is known, over the spokes on that side', () => {
+    const order = (more: object, sideUp?: 'other') => {
+      const list = roles({ ...SPOKED, discSide: 'right', ...more }, { ...(sideUp && { sideUp }) });
+      return list.indexOf('plate') - list.lastIndexOf('spoke');
+    };
+    expect(roles({ ...SPOKED, discSide: 'right' })).not.toContain('plate');
+    expect(order({ sensorSide: 'right' })).toBeGreaterThan(0);
+    expect(order({ sensorSide: 'right' }, 'other')).toBeLessThan(0);
+  });
+
+  test('the valve by its kind: a nut in a small hole, a taper for rubber, plain if not known', () => {
+    const valve = (more: object, marks: DialMark[] = []) => {
+      const shapes = wheelDial({
+        wheel: { ...SPOKED, ...more },
+        marks,
+        sideUp: 'disc',
+        tireOn: true,
+      });
+      const cap = shapes.findIndex((s) => s.role === 'valve');
+      // The stem, and its nut, come right before the cap.
+      const before = shapes.slice(0, cap);
+      return before.slice(before.findLastIndex((s) => s.role !== 'ink') + 1);
+    };
+    /** Widths at the rim and at the cap. */
+    const widths = (more: object) => {
+      const [x0, x1, x2, x3] = shapeNumbers(valve(more)[0]!).filter((_, i) => i % 2 === 0);
+      return [x1! - x0!, x2! - x3!].map(Math.round);
+    };
+    expect(widths({})).toEqual([9, 9]);
+    expect(widths({ tube: false })).toEqual([15, 8]);
+    expect(widths({ tube: true, valveHoleMm: 8.5 })).toEqual([7, 7]);
+    expect(valve({ tube: true, valveHoleMm: 8.5 })).toHaveLength(2);
+    expect(widths({ tube: true, valveHoleMm: 11.5 })).toEqual([15, 8]);
+    expect(widths({ tube: true, valveHoleMm: null })).toEqual([9, 9]);
+    // Straight toward the axle, unless it was found at a slant: then 20°.
+    const slant = (marks: DialMark[]) => {
+      const [x0, y0, x1, y1] = shapeNumbers(valve({}, marks)[0]!);
+      return (Math.atan2(y0! - y1!, x1! - x0!) * 180) / Math.PI;
+    };
+    expect(slant([])).toBe(0);
+    expect(slant([{ is: 'lean' }])).toBeCloseTo(20, 0);
+  });
+
+  test.each(['disc', 'other'] as const)(
+    'a finding stands at its place from the %s side',
+    (sideUp) => {
+      const shapes = draw([{ is: 'finding', deg: 100, label: 'dent' }], sideUp);
+      const mark = shapes.find((s) => s.role === 'finding')!;
+      const [xs, ys] = [0, 1].map((k) => shapeNumbers(mark).filter((_, i) => i % 2 === k));
+      const mean = (list: number[]) => list.reduce((sum, x) => sum + x, 0) / list.length;
+      const deg = (Math.atan2(mean(xs!) - 300, 300 - mean(ys!)) * 180) / Math.PI;
+      const want = sideUp === 'disc' ? 100 : 260;
+      expect(Math.abs(angleBetween(deg, want))).toBeLessThan(0.5);
+      expect(text(shapes, 'dent')).toBeDefined();
+    },
+  );
+
   test('disc and sprocket lie on their sides: over the spokes on the near one, under on the far', () => {
     const wheel: DrawnWheel = { ...SPOKED, discSide: 'right', discMm: 240, drivenSide: 'left' };
     const order = (sideUp?: 'other') => {

@@ -1,8 +1,9 @@
+import { valveMark } from './valve-mark';
 import { mirrored, normalDeg } from '../../base/units';
 import { wheelRadii, type DrawnDrive, type DrawnWheel, type WheelRadii } from './drawn-wheel';
 import { hubShapes } from './hub-shapes';
 import { boxOf, placeLabels, type Box } from './labels';
-import { fartherBites, markShapes, valveMark, type DrawnMark, type MarkFrame } from './mark-shapes';
+import { fartherBites, markShapes, type DrawnMark, type MarkFrame } from './mark-shapes';
 import { ARROW_DEG, sidewallHalfDeg, type DialMark } from './marks';
 import { rimBoltShapes, rimShapes } from './rim-shapes';
 import { at, circle, coordinate, type DrawnShape } from './shapes';
@@ -116,7 +117,13 @@ export const drawDial = (view: DialView): Dial => {
   };
   const around = small ? { shapes: [], taken: [] } : hours(radii, tireOn, letters);
   const areas = marks.filter(isArea).map((mark) => markShapes(mark, frame));
-  const valve: DrawnMark = view.tireOnly ? { shapes: [] } : valveMark(radii);
+  const valve: DrawnMark = view.tireOnly
+    ? { shapes: [] }
+    : valveMark(
+        radii,
+        wheel,
+        marks.some((mark) => mark.is === 'lean'),
+      );
   const rest = marks.filter((mark) => !isArea(mark)).map((mark) => markShapes(mark, frame));
   const drawn = [...areas, valve, ...rest];
   // The valve's word gives way to what the work needs.

@@ -223,6 +223,8 @@ export interface Wheel extends Kept {
   discMm: number | null;
   /** The side of chain, belt or shaft. */
   drivenSide: (typeof SIDES)[number] | null;
+  /** The side of the ring of a wheel-speed sensor. */
+  sensorSide: (typeof SIDES)[number] | null;
   caliper: Caliper;
   /** Rim strips it runs with; null where the shop's rule decides. */
   strips: number | null;

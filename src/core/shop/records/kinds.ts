@@ -276,6 +276,13 @@ export const SPECS: { readonly [K in RecordKind]: RecordSpec<K> } = {
         usual: null,
         hint: 'chain, belt or shaft',
       },
+      sensorSide: {
+        label: 'Sensor ring',
+        form: { as: 'choice', of: SIDES },
+        may: true,
+        usual: null,
+        hint: 'of a wheel-speed sensor',
+      },
       caliper: {
         label: 'Caliper bolts',
         form: { as: 'choice', of: CALIPERS },

@@ -14,15 +14,18 @@ import { CSS } from '@dnd-kit/utilities';
 import { Pin } from 'lucide-react';
 import { Link } from 'react-router';
 import { BLOCK_WORDS } from '../../../core/shop/day';
-import { clockOf, type Bar } from './plan-rows';
+import { clockOf, hasRoomFor, type Bar } from './plan-rows';
+import { WheelNumber } from './PlannedWheels';
 
 const MINUTE_MS = 60_000;
 const HOUR_MS = 3_600_000;
 /** A block is set by hand to so many minutes. */
 const SNAP_MIN = 5;
-const LANE_PX = 76;
+const LANE_PX = 84;
 const PX_PER_MIN = 4.2;
 const NAME_PX = 130;
+/** A block narrower than this has no room for its number. */
+const MIN_NUMBER_PX = 34;
 
 /** The new place of a block: its person, and when it begins. */
 export interface Moved {
@@ -64,6 +67,9 @@ const Block = ({
     id: bar.key,
   });
   const width = ((bar.endMs - bar.startMs) / MINUTE_MS) * PX_PER_MIN;
+  const its =
+    bar.promisedMs === null ? BLOCK_WORDS[bar.block] : `promised ${clockOf(bar.promisedMs)}`;
+  const hasName = hasRoomFor(bar.wheel, width, 2) && hasRoomFor(its, width, 1);
   return (
     <div
       ref={setNodeRef}
@@ -73,7 +79,7 @@ const Block = ({
       onKeyUp={(e) => {
         if (e.key === 'f' && bar.fixed) onFree(bar);
       }}
-      className={`absolute top-2 flex h-[60px] cursor-grab touch-none flex-col justify-center overflow-hidden rounded-b-2xl border-2 px-2 text-[15px] leading-tight select-none ${
+      className={`absolute top-2 flex h-[68px] cursor-grab touch-none items-center gap-2 overflow-hidden rounded-b-2xl border-2 px-1.5 text-[15px] leading-tight select-none ${
         bar.late ? 'border-stop' : bar.fixed ? 'border-ink' : 'border-lip'
       } ${isDragging ? 'z-20 bg-paper shadow-lg' : bar.fixed ? 'bg-paper' : 'bg-water3'}`}
       style={{
@@ -82,13 +88,18 @@ const Block = ({
         transform: CSS.Translate.toString(transform),
       }}
     >
-      <span className="flex items-center gap-1 truncate font-semibold">
-        {bar.fixed && <Pin size={14} className="shrink-0" aria-hidden="true" />}
-        <span className="truncate">{bar.wheel}</span>
-      </span>
-      <span className={`truncate ${bar.late ? 'text-stop' : 'text-ink2'}`}>
-        {bar.promisedMs === null ? BLOCK_WORDS[bar.block] : `promised ${clockOf(bar.promisedMs)}`}
-      </span>
+      {width >= MIN_NUMBER_PX && <WheelNumber number={bar.wheelNumber} />}
+      {(hasName || hasRoomFor(its, width, 2)) && (
+        <span className="min-w-0">
+          {hasName && (
+            <span className="block font-semibold">
+              {bar.fixed && <Pin size={14} className="mr-1 inline" aria-hidden="true" />}
+              {bar.wheel}
+            </span>
+          )}
+          <span className={`block ${bar.late ? 'text-stop' : 'text-ink2'}`}>{its}</span>
+        </span>
+      )}
     </div>
   );
 };

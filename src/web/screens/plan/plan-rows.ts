@@ -14,6 +14,8 @@ export interface Bar {
   startMs: number;
   endMs: number;
   fixed: boolean;
+  /** Number of its wheel in this plan, by first start. */
+  wheelNumber: number;
   wheel: string;
   says: string;
   /** Of the block with which a promised machine is done: the promise. */
@@ -36,6 +38,8 @@ export const barsOf = ({ at, working }: PlanAnswer): Bar[] => {
     const isLast = working.result.done.some((d) => d.visitId === visitId && d.endMin === endMin);
     return dueMin === null || !isLast ? null : atMs + dueMin * MINUTE_MS;
   };
+  const order = [...working.result.rows].sort((a, b) => a.startMin - b.startMin);
+  const numbers = [...new Set(order.map((row) => row.wheelId))];
   return working.result.rows.map((row) => {
     const [startMs, endMs] = [atMs + row.startMin * MINUTE_MS, atMs + row.endMin * MINUTE_MS];
     const wheel = wheels.get(row.wheelId) ?? '';
@@ -48,10 +52,49 @@ export const barsOf = ({ at, working }: PlanAnswer): Bar[] => {
       startMs,
       endMs,
       fixed: row.fixed,
+      wheelNumber: numbers.indexOf(row.wheelId) + 1,
       wheel,
       says: `${wheel}, ${BLOCK_WORDS[row.block]}, ${row.person}, ${clockOf(startMs)} to ${clockOf(endMs)}${row.fixed ? ', pinned' : ''}`,
       promisedMs: dueOf(row.visitId, row.endMin),
       late: late.has(row.visitId),
     };
   });
+};
+
+/** A wheel of the plan: when its work ends, against what was promised. */
+export interface PlannedWheel {
+  number: number;
+  jobId: string;
+  wheel: string;
+  endMs: number;
+  promisedMs: number | null;
+  late: boolean;
+}
+
+/** The wheels of a plan by their numbers. */
+export const plannedWheels = (bars: readonly Bar[]): PlannedWheel[] => {
+  const numbers = [...new Set(bars.map((b) => b.wheelNumber))].sort((a, b) => a - b);
+  return numbers.map((number) => {
+    const its = bars.filter((b) => b.wheelNumber === number);
+    const [{ jobId, wheel }] = its as [Bar, ...Bar[]];
+    return {
+      number,
+      jobId,
+      wheel,
+      endMs: Math.max(...its.map((b) => b.endMs)),
+      promisedMs: its.find((b) => b.promisedMs !== null)?.promisedMs ?? null,
+      late: its.some((b) => b.late),
+    };
+  });
+};
+
+/** Width of a letter of a block's text, and of what stands beside it, in pixels. */
+const LETTER_PX = 8;
+const BESIDE_PX = 46;
+
+/** Whether a text fits so many lines of a block; no word is cut. */
+export const hasRoomFor = (text: string, widthPx: number, lines: number): boolean => {
+  const roomPx = widthPx - BESIDE_PX;
+  const longestPx = Math.max(...text.split(' ').map((word) => word.length)) * LETTER_PX;
+  return longestPx <= roomPx && text.length * LETTER_PX <= roomPx * lines;
 };

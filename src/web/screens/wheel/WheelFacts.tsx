@@ -79,6 +79,7 @@ export const WheelFacts = ({ wheel, history }: { wheel: Wheel; history: WheelHis
         {wheel.discMm ? `, ${say(wheel.discMm, 'mm')}` : ''}
       </Fact>
       {wheel.drivenSide && <Fact label="Driven side">{wheel.drivenSide}</Fact>}
+      {wheel.sensorSide && <Fact label="Sensor ring">{wheel.sensorSide}</Fact>}
       {wheel.rimLimitKpa !== null && (
         <Fact label="Limit on the rim">
           <Quantity value={wheel.rimLimitKpa} unit="kPa" />
