@@ -86,8 +86,14 @@ test('who wants no motion gets none: a wheel is at rest at once, a needle where 
   expect(after).not.toBe(before);
   await page.waitForTimeout(300);
   expect(await drawn()).toBe(after);
-  await page.goto(`${shop.url}/practice?kind=levers&wheel=5`);
-  await expect(page.locator('.cut-bead').first()).toHaveCSS('transition-property', 'none');
+  await page.goto(`${shop.url}/jobs/demo-job-22/tire-off`);
+  await page.getByRole('button', { name: /Lever the first bead off/ }).click();
+  const cut = page.getByRole('img', { name: /^Cross-section of the wheel/ });
+  await expect(cut).toHaveAccessibleName(/The upper bead goes over the flange/);
+  await page.getByRole('button', { name: 'Next bite' }).click();
+  const atOnce = await cut.innerHTML();
+  await page.waitForTimeout(300);
+  expect(await cut.innerHTML()).toBe(atOnce);
 });
 
 test('levers by keyboard: begun, bitten, left and taken up again, over, and what cost what', async ({
