@@ -24,6 +24,28 @@ const ensureBrowser = () => {
 /** Runs a check while others run. */
 const check = async (name, command, args) => ({ name, ok: await runBeside(command, args) });
 
+/** Tests that need neither the database driver nor the built program. */
+const PURE_TESTS = ['src/core', 'src/web'];
+
+/** Runs test files by Jest and counts them; what goes on beside it goes on. */
+const jest = async (name, args) => {
+  const file = join(out, `${name}.json`);
+  const ok = await runBeside('npx', [
+    'jest',
+    '--ci',
+    '--silent',
+    '--json',
+    `--outputFile=${file}`,
+    ...args,
+  ]);
+  const found = read(file);
+  const bad = found ? found.numFailedTests + found.numRuntimeErrorTestSuites : 1;
+  passed += found?.numPassedTests ?? 0;
+  failed += bad;
+  if (!ok && bad === 0) failed++;
+  return ok;
+};
+
 const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
 
 const started = Date.now();
@@ -50,8 +72,10 @@ const installed = installBeside();
 ensureBuilt();
 const hasBrowser = ensureBrowser();
 
-// Three checks that know nothing of each other, side by side, while the database driver is
-// compiled.
+const out = mkdtempSync(join(tmpdir(), 'rimstone-test-'));
+
+// Checks that know nothing of each other, side by side, while the database driver is compiled;
+// then the tests that do not need it.
 const checks = await Promise.all([
   check('linter', 'npx', ['eslint', '.', '--max-warnings', '0']),
   check('formatter', 'npx', ['prettier', '--check', '.', '--log-level', 'warn']),
@@ -65,6 +89,8 @@ part(
   checks.map(({ name, ok }) => (ok ? name : `${name} (failed)`)).join(', '),
   checks.every(({ ok }) => ok),
 );
+const isPureOk = await jest('core', PURE_TESTS);
+part('tests of core and screens', isPureOk);
 if (!(await installed)) {
   console.log('The packages could not be installed: a compiler is needed for the database driver.');
   process.exit(1);
@@ -72,14 +98,11 @@ if (!(await installed)) {
 step('set-up leaves the tree as it was', treeState() === treeBefore);
 if (treeState() !== treeBefore) console.log(`Set-up changed or made:\n${treeState()}`);
 
-const out = mkdtempSync(join(tmpdir(), 'rimstone-test-'));
-const jestFile = join(out, 'jest.json');
-const jestCode = run('npx', ['jest', '--ci', '--json', `--outputFile=${jestFile}`, '--silent']);
-const jest = read(jestFile);
-passed += jest?.numPassedTests ?? 0;
-failed += jest ? jest.numFailedTests + jest.numRuntimeErrorTestSuites : 1;
-if (jest && jestCode !== 0 && jest.numFailedTests + jest.numRuntimeErrorTestSuites === 0) failed++;
-part('unit and API tests', jestCode === 0);
+const isServerOk = await jest('server', [
+  '--testPathIgnorePatterns',
+  ...PURE_TESTS.map((path) => `/${path}/`),
+]);
+part('tests of server and API', isServerOk);
 
 if (hasBrowser) {
   const e2eFile = join(out, 'e2e.json');
