@@ -35,7 +35,12 @@ const wordsOf = (label: Extract<PictureShape, { kind: 'label' }>, units: UnitPre
   });
 
 /** Words in the color of their line; a single change is the live thing. */
-const TONE = ['fill-check', 'fill-ink', 'fill-water', 'fill-ink2'] as const;
+const TONE = [
+  'fill-check text-check',
+  'fill-ink text-ink',
+  'fill-water text-water',
+  'fill-ink2 text-ink2',
+] as const;
 
 const Shape = ({
   shape,
@@ -174,66 +179,89 @@ export const SizePicture = ({
     )
     .join('; ');
   const names = [from, ...changes.map((c) => c.to)].map((s) => s.size);
+  const shown = [...shapes].sort((a, b) => layer(a) - layer(b)).filter((s) => !same || !isNoise(s));
+  const sameSize = `${say(from.sectionWidthMm, 'mm')} wide, ${say(from.sectionHeightMm, 'mm')} sidewall`;
   return (
-    <svg
-      viewBox="0 20 756 540"
-      role="img"
-      className={className}
-      aria-label={`To scale, against ${from.canonical}. ${summary}`}
-    >
-      <g className="dial">
-        <g transform={newTire.transform}>
-          {mergedShapes(newTire.wheel).map((shape, i) => (
+    <>
+      <svg
+        viewBox="0 20 756 540"
+        role="img"
+        className={`max-sm:[&_text]:hidden ${className}`}
+        aria-label={`To scale, against ${from.canonical}. ${summary}`}
+      >
+        <g className="dial">
+          <g transform={newTire.transform}>
+            {mergedShapes(newTire.wheel).map((shape, i) => (
+              <Drawn key={i} shape={shape} />
+            ))}
+          </g>
+          {newTire.section.map((shape, i) => (
             <Drawn key={i} shape={shape} />
           ))}
         </g>
-        {newTire.section.map((shape, i) => (
-          <Drawn key={i} shape={shape} />
+        {shown.map((shape, i) => (
+          <g key={i} className="head">
+            <Shape shape={shape} units={units} several={several} />
+          </g>
         ))}
-      </g>
-      {[...shapes]
-        .sort((a, b) => layer(a) - layer(b))
-        .map((shape, i) =>
-          same && isNoise(shape) ? null : (
-            <g key={i} className="head">
-              <Shape shape={shape} units={units} several={several} />
-            </g>
-          ),
-        )}
-      <g className="head" textAnchor="middle">
-        {several ? (
-          names.map((name, of) => (
-            <text
-              key={of}
-              x="215"
-              y={290 + (of - (names.length - 1) / 2) * 30 + 8}
-              fontSize="22"
-              className={TONE[of]!}
-            >
-              {SIZE_LETTERS[of]} {name}
+        <g className="head" textAnchor="middle">
+          {several ? (
+            names.map((name, of) => (
+              <text
+                key={of}
+                x="215"
+                y={290 + (of - (names.length - 1) / 2) * 30 + 8}
+                fontSize="22"
+                className={TONE[of]!}
+              >
+                {SIZE_LETTERS[of]} {name}
+              </text>
+            ))
+          ) : (
+            <>
+              <text x="215" y={at ? 528 : 284} fontSize="26" className="fill-ink">
+                {changes[0]!.to.size}
+              </text>
+              <text
+                x="215"
+                y={at ? 553 : 314}
+                fontSize="19"
+                className={same ? 'fill-ink2' : 'fill-check'}
+              >
+                {same ? 'the same size as before' : `ticks: ${names[0]}`}
+              </text>
+            </>
+          )}
+          {same && (
+            <text x="592" y="427" fontSize="21" className="fill-water">
+              {sameSize}
             </text>
-          ))
+          )}
+        </g>
+      </svg>
+      {/* On a phone letters of the picture would be too small to read. */}
+      <ul
+        className="head flex flex-wrap justify-center gap-x-4 text-[15px] sm:hidden"
+        aria-hidden="true"
+      >
+        {same ? (
+          <li>{`${names[1]}, the same size as before: ${sameSize}`}</li>
         ) : (
-          <>
-            <text x="215" y={at ? 528 : 284} fontSize="26" className="fill-ink">
-              {changes[0]!.to.size}
-            </text>
-            <text
-              x="215"
-              y={at ? 553 : 314}
-              fontSize="19"
-              className={same ? 'fill-ink2' : 'fill-check'}
-            >
-              {same ? 'the same size as before' : `ticks: ${names[0]}`}
-            </text>
-          </>
+          names.map((name, of) => (
+            <li key={of} className={TONE[of]!}>
+              {several ? `${SIZE_LETTERS[of]} ${name}` : of === 0 ? `ticks: ${name}` : name}
+            </li>
+          ))
         )}
-        {same && (
-          <text x="592" y="427" fontSize="21" className="fill-water">
-            {say(from.sectionWidthMm, 'mm')} wide, {say(from.sectionHeightMm, 'mm')} sidewall
-          </text>
+        {shown.map(
+          (shape, i) =>
+            shape.kind === 'label' && (
+              <li key={i} className={several ? TONE[shape.of]! : 'text-water'}>
+                {wordsOf(shape, units)}
+              </li>
+            ),
         )}
-      </g>
-    </svg>
+      </ul>
+    </>
   );
 };

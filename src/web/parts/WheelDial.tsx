@@ -1,6 +1,14 @@
-import { useMemo, useRef, type CSSProperties, type MouseEvent, type RefObject } from 'react';
+import {
+  useEffect,
+  useMemo,
+  useRef,
+  type CSSProperties,
+  type MouseEvent,
+  type RefObject,
+} from 'react';
 import { mirrored, normalDeg, placeText } from '../../core/base/units';
 import { Shape } from './DrawnShape';
+import { wantsNoMotion } from './motion';
 import { mergedShapes, wheelDial, type DialMark, type DialView } from '../../core/fit/drawing';
 
 interface Props extends DialView {
@@ -39,6 +47,7 @@ const sentenceOf = (mark: DialMark, side: (deg: number) => number): string | nul
     return mark.state === 'now' ? `bolt ${mark.n} is next, at ${placeText(side(mark.deg))}` : null;
   if (mark.is === 'far')
     return `far side ${mark.lies === 'well' ? 'down in the well' : 'may sit on its seat'} from ${placeText(side(mark.fromDeg))} to ${placeText(side(mark.toDeg))}`;
+  if (mark.is === 'finding') return `${mark.label} at ${placeText(side(mark.deg))}`;
   if (mark.is === 'gap') return `gap ${mark.label} at ${placeText(side(mark.deg))}`;
   const word = MARK_WORDS[mark.is];
   return word && 'deg' in mark ? `${word} at ${placeText(side(mark.deg))}` : null;
@@ -52,6 +61,25 @@ const describe = (marks: readonly DialMark[], over: boolean): string => {
 
 /** Snaps to the half minute of the clock face, finer than a hand can point. */
 const SNAP_DEG = 1;
+
+/** How long turning a wheel over takes. */
+const OVER_MS = 280;
+
+/** Turns what is drawn over when its side changes: from the mirror image that the other side is. */
+const useTurnedOver = (sideUp: 'disc' | 'other') => {
+  const body = useRef<SVGGElement>(null);
+  const shown = useRef(sideUp);
+  useEffect(() => {
+    if (shown.current === sideUp) return;
+    shown.current = sideUp;
+    if (wantsNoMotion()) return;
+    body.current?.animate([{ scale: '-1 1' }, { scale: '1 1' }], {
+      duration: OVER_MS,
+      easing: 'ease-out',
+    });
+  }, [sideUp]);
+  return body;
+};
 
 /** The picture that fitters look at instead of reading. */
 export const WheelDial = ({
@@ -78,6 +106,7 @@ export const WheelDial = ({
     [shapes],
   );
   const over = sideUp === 'other';
+  const body = useTurnedOver(sideUp);
   const turning = turnDeg !== null || turns !== undefined;
   const seenTurn = (turnDeg ?? 0) * (over ? -1 : 1);
 
@@ -105,7 +134,9 @@ export const WheelDial = ({
     >
       {/* The hours stay where they are when the wheel turns. */}
       {shapes.map((shape, i) => shape.role === 'hour' && <Shape key={i} shape={shape} />)}
-      <g className="dial-wheel">{turned}</g>
+      <g ref={body} className="dial-wheel">
+        {turned}
+      </g>
     </svg>
   );
 };

@@ -21,13 +21,16 @@ type AnyRecord = Records[RecordKind] & Record<string, unknown>;
 const isNumber = ({ form }: Field): boolean =>
   form.as === 'quantity' || form.as === 'whole' || form.as === 'money';
 
+/** A cell without a value. */
+const NOT_KNOWN = '–';
+
 /** Writes a value for a list, in the fitter's units. */
 const useCellText = (machines: RecordPage['machines']) => {
   const { say } = useUnits();
   const currency = useApp(selectCurrency);
   return (field: Field, value: unknown): string => {
     const { form } = field;
-    if (value === null || value === undefined || value === '') return '–';
+    if (value === null || value === undefined || value === '') return NOT_KNOWN;
     if (form.as === 'yes') return value ? 'yes' : 'no';
     if (form.as === 'choice') return form.words?.[String(value)] ?? String(value);
     if (form.as === 'machine') return machines[String(value)] ?? String(value);
@@ -56,7 +59,10 @@ interface Props {
   onOpen: (id: string) => void;
 }
 
-/** A page of records as a table: a head sorts, the first cell opens. */
+/**
+ * A page of records as a table: a head sorts, the first cell opens. On a phone a record stands on
+ * several lines; the roles keep it a table for those who hear it.
+ */
 export const RecordTable = ({ kind, list, onOpen }: Props) => {
   const { page, pages, pageIndex, turnTo, sort, sortBy } = list;
   const cellText = useCellText(page.machines);
@@ -64,14 +70,23 @@ export const RecordTable = ({ kind, list, onOpen }: Props) => {
   return (
     <>
       <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="The list">
-        <table className="w-full min-w-[640px] border-t-2 border-ink text-left">
-          <thead>
-            <tr className="text-ink2">
+        <table
+          role="table"
+          className="w-full border-t-2 border-ink text-left max-sm:block sm:min-w-[640px]"
+        >
+          <thead role="rowgroup" className="max-sm:block">
+            <tr role="row" className="text-ink2 max-sm:flex max-sm:flex-wrap">
               {listed.map((field) => {
                 const { key, label } = field;
                 const way = sort === key ? 'up' : sort === `-${key}` ? 'down' : 'not';
                 return (
-                  <th key={key} scope="col" aria-sort={SORTED[way]} className="font-normal">
+                  <th
+                    key={key}
+                    role="columnheader"
+                    scope="col"
+                    aria-sort={SORTED[way]}
+                    className="font-normal"
+                  >
                     <button
                       type="button"
                       className="min-h-12 cursor-pointer pr-4 text-left whitespace-nowrap hover:text-ink"
@@ -85,21 +100,26 @@ export const RecordTable = ({ kind, list, onOpen }: Props) => {
               })}
             </tr>
           </thead>
-          <tbody>
+          <tbody role="rowgroup" className="max-sm:block">
             {(page.records as AnyRecord[]).map((record) => (
               <tr
                 key={record.id}
-                className={`border-t border-stone3 hover:bg-stone2 ${record.archived ? 'text-ink2 line-through' : ''}`}
+                role="row"
+                className={`border-t border-stone3 hover:bg-stone2 max-sm:flex max-sm:flex-wrap max-sm:gap-x-4 max-sm:pb-2 ${record.archived ? 'text-ink2 line-through' : ''}`}
               >
                 {listed.map((field, i) => {
                   const text = cellText(field, record[field.key]);
                   return (
                     <td
                       key={field.key}
-                      className={`pr-4 ${isNumber(field) ? 'num whitespace-nowrap' : ''}`}
+                      role="cell"
+                      className={`pr-4 max-sm:pr-0 ${i === 0 ? 'max-sm:basis-full' : text === NOT_KNOWN ? 'max-sm:hidden' : ''} ${isNumber(field) ? 'num whitespace-nowrap' : ''}`}
                     >
                       {i > 0 ? (
-                        text
+                        <>
+                          <span className="text-ink2 sm:hidden">{field.label} </span>
+                          {text}
+                        </>
                       ) : (
                         <button
                           type="button"
