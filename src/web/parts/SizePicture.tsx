@@ -153,7 +153,7 @@ export const SizePicture = ({
   comparison,
   clearancesMm,
   at,
-  className = 'w-full lg:max-h-[600px]',
+  className = 'w-full lg:max-h-[calc(100dvh-200px)]',
 }: {
   comparison: TireComparison;
   clearancesMm?: Clearances;

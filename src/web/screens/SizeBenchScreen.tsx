@@ -117,7 +117,7 @@ export const SizeBenchScreen = () => {
             <SizePicture
               comparison={compared.working.result}
               clearancesMm={clearancesMm}
-              className="w-full lg:max-h-[480px]"
+              className="w-full lg:max-h-[calc(100dvh-320px)]"
             />
           ) : (
             <p className="py-16 text-center text-xl text-ink2">

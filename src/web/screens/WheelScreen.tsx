@@ -100,7 +100,7 @@ export const WheelScreen = () => {
             marks={wheelMarks(kept, record)}
             sideUp={sideUp}
             tireOn
-            className="w-full lg:max-h-[520px]"
+            className="w-full lg:max-h-[calc(100dvh-280px)]"
           />
           <Button
             small

@@ -204,7 +204,9 @@ export const Balance = () => {
             extra={marks}
             turnDeg={stand.turnDeg}
             onPick={takesPlace(step) ? hand.tap : undefined}
-            className={stand.live.device ? 'lg:max-h-[520px]' : 'lg:max-h-[600px]'}
+            className={
+              stand.live.device ? 'lg:max-h-[calc(100dvh-280px)]' : 'lg:max-h-[calc(100dvh-200px)]'
+            }
           />
           <StandRow
             stand={stand.live}

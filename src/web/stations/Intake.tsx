@@ -33,7 +33,9 @@ export const Intake = () => {
     <StationLayout
       picture={
         <>
-          <JobDial className={lastTime ? 'lg:max-h-[560px]' : 'lg:max-h-[620px]'} />
+          <JobDial
+            className={lastTime ? 'lg:max-h-[calc(100dvh-240px)]' : 'lg:max-h-[calc(100dvh-180px)]'}
+          />
           {lastTime && <p className="mt-2 text-[16px] text-ink2">{lastTime}</p>}
         </>
       }

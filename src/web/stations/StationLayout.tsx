@@ -52,7 +52,7 @@ export const StationLayout = (station: StationProps) => {
   const past = usePast();
   const { lead, now, why } = past ?? station;
   return (
-    <div className="grid gap-x-6 px-4 pb-4 lg:min-h-full lg:grid-cols-[minmax(0,1fr)_408px] lg:grid-rows-[auto_auto_1fr] lg:px-0 lg:pr-5">
+    <div className="grid gap-x-6 px-4 pb-4 lg:min-h-full lg:grid-cols-[minmax(0,1fr)_408px] 2xl:grid-cols-[minmax(0,1fr)_520px] lg:grid-rows-[auto_auto_1fr] lg:px-0 lg:pr-5">
       <section className="min-w-0 pt-2 max-lg:order-1 lg:col-start-2">
         {lead && <div className="head mb-1 text-[18px] text-water">{lead}</div>}
         <h2 className="text-[34px] max-sm:text-[28px]" aria-live="polite">
@@ -62,7 +62,7 @@ export const StationLayout = (station: StationProps) => {
       </section>
       {act && <section className="mt-3 min-w-0 max-lg:order-3 lg:col-start-2">{act}</section>}
       <section
-        className={`${split ? 'max-lg:contents lg:pt-2' : 'max-lg:order-2 lg:sticky lg:top-2'} lg:self-start mx-auto w-full max-w-[640px] lg:col-start-1 lg:row-span-3 lg:row-start-1`}
+        className={`${split ? 'max-lg:contents lg:pt-2' : 'max-lg:order-2 lg:sticky lg:top-2'} lg:self-start mx-auto w-full max-w-[640px] 2xl:max-w-[900px] lg:col-start-1 lg:row-span-3 lg:row-start-1`}
         aria-label="The wheel"
       >
         {picture}
@@ -82,7 +82,7 @@ export const JobDial = ({
   onPick,
   turnDeg = null,
   letters = 1,
-  className = 'lg:max-h-[620px]',
+  className = 'lg:max-h-[calc(100dvh-180px)]',
 }: {
   step?: Step | undefined;
   bite?: number;

@@ -55,7 +55,7 @@ const StepPicture = ({
         <JobDial
           step={step}
           bite={bite}
-          className={`max-lg:order-2 ${cut ? 'lg:max-h-[460px]' : 'lg:max-h-[620px]'}`}
+          className={`max-lg:order-2 ${cut ? 'lg:max-h-[calc(100dvh-340px)]' : 'lg:max-h-[calc(100dvh-180px)]'}`}
           letters={cut ? 1.15 : 1}
         />
         {cut && (

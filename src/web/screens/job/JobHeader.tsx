@@ -21,7 +21,7 @@ export const JobHeader = ({ job, state, wheel, machine, sideUp }: JobAtHand) => 
   return (
     <header className="no-print flex min-h-16 items-center gap-x-4 px-4 lg:pl-0">
       <div className="min-w-0 flex-1 lg:flex lg:items-baseline lg:gap-4">
-        <h1 className="truncate text-[22px]">
+        <h1 className="shrink-0 text-[22px] max-lg:shrink max-lg:truncate">
           {POSITION_WORDS[wheel.position]}, {machine.name}
         </h1>
         <p className="truncate text-[16px] text-ink2">

@@ -63,7 +63,7 @@ export const MoldedLine = ({ side, label }: { side: 'disc' | 'other'; label: str
           small
           letters={2.3}
           onPick={pick}
-          className="h-[150px] lg:h-[232px]"
+          className="h-[150px] xl:h-[29dvh]"
         />
         <BeadCloseUp
           side={side}

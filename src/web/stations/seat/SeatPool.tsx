@@ -44,7 +44,7 @@ export const SeatPool = ({ nowKpa, limitKpa, readingsKpa, popsKpa, from }: Props
     >
       <svg
         viewBox={`-14 0 ${W + 14} ${H}`}
-        className="h-[150px] shrink-0 lg:h-[290px]"
+        className="h-[150px] shrink-0 xl:h-[36dvh]"
         role="img"
         aria-label={inWords}
       >
@@ -103,14 +103,14 @@ export const SeatPool = ({ nowKpa, limitKpa, readingsKpa, popsKpa, from }: Props
         </text>
       </svg>
       <div className="flex min-w-0 flex-col justify-between">
-        <p className="num whitespace-nowrap text-[30px] leading-none text-stop lg:text-[46px]">
+        <p className="num whitespace-nowrap text-[30px] leading-none text-stop xl:text-[46px]">
           {say(limitKpa, 'kPa')} <span className="text-[18px]">limit</span>
         </p>
         <p className={`num whitespace-nowrap leading-none ${over ? 'text-stop' : ''}`}>
-          <span className="text-[72px] tracking-tight lg:text-[126px]" data-testid="seat-now">
+          <span className="text-[72px] tracking-tight xl:text-[126px]" data-testid="seat-now">
             {number}
           </span>
-          <span className="ml-2 text-[26px] lg:text-[34px]">{label('kPa')}</span>
+          <span className="ml-2 text-[26px] xl:text-[34px]">{label('kPa')}</span>
         </p>
         <p className="text-[15px] text-ink2">
           {over ? <strong className="text-stop">Above the limit. </strong> : null}
