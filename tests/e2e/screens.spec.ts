@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { gzipSync } from 'node:zlib';
 import { howMany } from '../case-count';
 import { longTexts } from './long-texts';
@@ -68,6 +69,17 @@ const SCREENS: Readonly<Record<string, readonly string[]>> = {
     '/jobs/demo-job-20/log',
   ],
 };
+/** How far a picture of a wheel reaches past its own column, in pixels; 0 without one. */
+const pastColumn = (page: Page): Promise<number> =>
+  page.getByRole('region', { name: 'The wheel' }).evaluateAll((columns) => {
+    const past = columns.flatMap((column) => {
+      const end = column.getBoundingClientRect().right;
+      return [...column.querySelectorAll('*')].map(
+        (part) => part.getBoundingClientRect().right - end,
+      );
+    });
+    return Math.round(Math.max(0, ...past));
+  });
 const isStation = (path: string): boolean => /demo-job-[23]\d\/(?!card|log)/.test(path);
 
 for (const [group, paths] of Object.entries(SCREENS))
@@ -101,6 +113,8 @@ for (const [group, paths] of Object.entries(SCREENS))
           });
         await expect.poll(async () => `${path} ${await hidden()}`).toBe(`${path} 0`);
         expect([path, await smallLetters(page, 13)]).toEqual([path, []]);
+        await page.setViewportSize({ width: 1024, height: 768 });
+        await expect.poll(async () => `${path} ${await pastColumn(page)}`).toBe(`${path} 0`);
       }
       await page.setViewportSize({ width: 390, height: 844 });
       const wide = () =>

@@ -103,11 +103,14 @@ export const SeatPool = ({ nowKpa, limitKpa, readingsKpa, popsKpa, from }: Props
         </text>
       </svg>
       <div className="flex min-w-0 flex-col justify-between">
-        <p className="num whitespace-nowrap text-[30px] leading-none text-stop xl:text-[46px]">
+        <p className="num whitespace-nowrap text-[30px] leading-none text-stop lg:text-[26px] xl:text-[46px]">
           {say(limitKpa, 'kPa')} <span className="text-[18px]">limit</span>
         </p>
         <p className={`num whitespace-nowrap leading-none ${over ? 'text-stop' : ''}`}>
-          <span className="text-[72px] tracking-tight xl:text-[126px]" data-testid="seat-now">
+          <span
+            className="text-[72px] tracking-tight lg:text-[58px] xl:text-[126px]"
+            data-testid="seat-now"
+          >
             {number}
           </span>
           <span className="ml-2 text-[26px] xl:text-[34px]">{label('kPa')}</span>
