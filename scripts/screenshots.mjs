@@ -121,13 +121,15 @@ const seatOnTheHose = async (page) => {
     await page.getByText('Pop heard!').waitFor({ state: 'hidden' });
   }
   await put('hose gauge', 'hold', { valve: 'hold' });
-  for (const place of ['45', '90', '180'])
-    await page
-      .locator('svg.dial')
-      .first()
-      .click({
-        position: { 45: { x: 189, y: 46 }, 90: { x: 216, y: 119 }, 180: { x: 119, y: 217 } }[place],
-      });
+  const dial = page.locator('svg.dial').first();
+  const { width, height } = await dial.boundingBox();
+  // A place on the sidewall, in units of the dial's field.
+  const r = 245 * Math.min(width / 612, height / 598);
+  for (const deg of [45, 90, 180]) {
+    const turn = (deg * Math.PI) / 180;
+    const position = { x: width / 2 + r * Math.sin(turn), y: height / 2 - r * Math.cos(turn) };
+    await dial.click({ position });
+  }
   await page.getByLabel('Low at, other side').selectOption('135');
   await page.waitForTimeout(1200);
 };

@@ -63,11 +63,11 @@ export const MoldedLine = ({ side, label }: { side: 'disc' | 'other'; label: str
           small
           letters={2.3}
           onPick={pick}
-          className="h-[150px] xl:h-[29dvh]"
+          className="h-[150px] min-w-0 flex-1 xl:h-[29dvh]"
         />
         <BeadCloseUp
           side={side}
-          className="-ml-1 w-[92px] shrink-0 rounded-b-xl bg-stone2 max-xl:hidden"
+          className="w-[88px] shrink-0 rounded-b-xl bg-stone2 max-xl:hidden"
         />
       </div>
       <div className="flex flex-wrap items-center justify-center gap-1 max-sm:[&>button]:px-2">
