@@ -98,7 +98,7 @@ test('the registry holds no name twice and finds by name', () => {
 describe('defining a working', () => {
   const half = defineWorking<{ massG: number }, number>({
     name: 'half',
-    says: 'Half of it',
+    title: 'Half of it',
     input: () => ({ massG: quantity('g', 0, 100, 'A mass') }),
     example: { massG: 4 },
     work({ massG }, show) {

@@ -12,52 +12,55 @@ import { lowerFirst } from './text-case';
 
 const MARKING_MAX = 40;
 
-const expecting = (schema: Joi.Schema, expected: string, meta: Record<string, unknown> = {}) =>
-  schema.meta({ expected, ...meta }).required();
+const expecting = (
+  schema: Joi.Schema,
+  expected: string,
+  meta: { unit?: Unit; range?: QuantityRange } = {},
+) => schema.meta({ expected, ...meta }).required();
 
 /** A measured or chosen number in SI, `min` to `max` inclusive. */
-export const quantity = (unit: Unit, min: number, max: number, says: string): Joi.Schema =>
+export const quantity = (unit: Unit, min: number, max: number, label: string): Joi.Schema =>
   expecting(
-    Joi.number().min(min).max(max).description(says),
-    `Enter ${lowerFirst(says)}, ${min} to ${max} ${UNIT_NAMES[unit]}`,
-    { unit, range: { says: lowerFirst(says), unit, min, max } },
+    Joi.number().min(min).max(max).description(label),
+    `Enter ${lowerFirst(label)}, ${min} to ${max} ${UNIT_NAMES[unit]}`,
+    { unit, range: { label: lowerFirst(label), unit, min, max } },
   );
 
 /** A whole number, `min` to `max` inclusive. */
-export const count = (min: number, max: number, says: string): Joi.Schema =>
+export const count = (min: number, max: number, label: string): Joi.Schema =>
   expecting(
-    Joi.number().integer().min(min).max(max).description(says),
-    `Enter ${lowerFirst(says)}, a whole number from ${min} to ${max}`,
+    Joi.number().integer().min(min).max(max).description(label),
+    `Enter ${lowerFirst(label)}, a whole number from ${min} to ${max}`,
   );
 
 /** Degrees clockwise from the valve hole, 0 to 360. */
-export const angle = (says: string): Joi.Schema => quantity('deg', 0, 360, says);
+export const angle = (label: string): Joi.Schema => quantity('deg', 0, 360, label);
 
 /** Short text on one line. */
-export const text = (max: number, says: string): Joi.StringSchema =>
+export const text = (max: number, label: string): Joi.StringSchema =>
   expecting(
-    Joi.string().min(1).max(max).pattern(/\S/).description(says),
-    `Enter ${lowerFirst(says)}, up to ${max} characters`,
+    Joi.string().min(1).max(max).pattern(/\S/).description(label),
+    `Enter ${lowerFirst(label)}, up to ${max} characters`,
   ) as Joi.StringSchema;
 
 /** A size as it is printed on the part. */
-export const marking = (says: string): Joi.Schema => text(MARKING_MAX, says);
+export const marking = (label: string): Joi.Schema => text(MARKING_MAX, label);
 
 /** True or false. */
-export const boolean = (says: string): Joi.Schema =>
-  expecting(Joi.boolean().description(says), `Choose ${lowerFirst(says)}: true or false`);
+export const boolean = (label: string): Joi.Schema =>
+  expecting(Joi.boolean().description(label), `Choose ${lowerFirst(label)}: true or false`);
 
 /** One of a few words. */
-export const oneOf = (values: readonly string[], says: string): Joi.Schema =>
+export const oneOf = (values: readonly string[], label: string): Joi.Schema =>
   expecting(
     Joi.string()
       .valid(...values)
-      .description(says),
-    `Choose ${lowerFirst(says)}: ${values.join(', ')}`,
+      .description(label),
+    `Choose ${lowerFirst(label)}: ${values.join(', ')}`,
   );
 
 /** A calendar date, YYYY-MM-DD. */
-export const date = (says: string): Joi.Schema =>
+export const date = (label: string): Joi.Schema =>
   expecting(
     Joi.string()
       .pattern(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/)
@@ -66,12 +69,12 @@ export const date = (says: string): Joi.Schema =>
           ? value
           : helpers.error('any.invalid'),
       )
-      .description(says),
-    `Enter ${lowerFirst(says)}, a date such as 2026-04-30`,
+      .description(label),
+    `Enter ${lowerFirst(label)}, a date such as 2026-04-30`,
   );
 
 /** A moment, ISO 8601 in UTC to the millisecond, as `toISOString` writes it. */
-export const instant = (says: string): Joi.Schema =>
+export const instant = (label: string): Joi.Schema =>
   expecting(
     Joi.string()
       .pattern(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}\.\d{3}Z$/)
@@ -81,15 +84,15 @@ export const instant = (says: string): Joi.Schema =>
           ? value
           : helpers.error('any.invalid');
       })
-      .description(says),
-    `Enter ${lowerFirst(says)}, a time such as 2026-04-30T15:30:00.000Z`,
+      .description(label),
+    `Enter ${lowerFirst(label)}, a time such as 2026-04-30T15:30:00.000Z`,
   );
 
 /** A list of like things, at most `max`. */
-export const listOf = (item: Joi.Schema, max: number, says: string): Joi.Schema =>
+export const listOf = (item: Joi.Schema, max: number, label: string): Joi.Schema =>
   expecting(
-    Joi.array().items(item.optional()).max(max).description(says),
-    `Enter ${lowerFirst(says)}, ${max} at most`,
+    Joi.array().items(item.optional()).max(max).description(label),
+    `Enter ${lowerFirst(label)}, ${max} at most`,
   );
 
 /** A list in which no two things have the same `key`: which of them is meant no one could tell. */
@@ -107,10 +110,10 @@ export const uniqueBy = (list: Joi.Schema, key: string): Joi.Schema =>
   });
 
 /** A thing with named parts. */
-export const record = (parts: Record<string, Joi.Schema>, says: string): Joi.ObjectSchema =>
+export const record = (parts: Record<string, Joi.Schema>, label: string): Joi.ObjectSchema =>
   Joi.object(parts)
-    .description(says)
-    .meta({ expected: `Enter ${lowerFirst(says)}: ${Object.keys(parts).join(', ')}` })
+    .description(label)
+    .meta({ expected: `Enter ${lowerFirst(label)}: ${Object.keys(parts).join(', ')}` })
     .required();
 
 /**
@@ -130,7 +133,7 @@ export const ruleValues = (): Joi.Schema =>
 
 /** Bounds of a quantity, SI. */
 interface QuantityRange {
-  says: string;
+  label: string;
   unit: Unit;
   min: number;
   max: number;
@@ -196,10 +199,10 @@ const rangeAt = (
   const metas = schemasAlong(schema, path).at(-1)?.$_terms.metas;
   const range = metas?.find((m) => m.range)?.range;
   if (!range) return undefined;
-  const { says, unit, min, max } = range;
+  const { label, unit, min, max } = range;
   return {
     message,
-    expected: `Enter ${says}, {0} to {1}`,
+    expected: `Enter ${label}, {0} to {1}`,
     quantities: [
       { value: min, unit, bound: 'min' },
       { value: max, unit, bound: 'max' },

@@ -55,7 +55,7 @@ export interface Show extends BasisSink {
 /** A calculator's name, title and input, and how to run it. */
 interface WorkingDefinition<Input, Result> {
   name: string;
-  says: string;
+  title: string;
   schema: Joi.ObjectSchema;
   example: Input;
   /** Throws `InputError` for input that does not fit. */
@@ -65,7 +65,7 @@ interface WorkingDefinition<Input, Result> {
 /** A definition whose input is only known at run time, as the route and the bench tools hold it. */
 export interface AnyWorking {
   name: string;
-  says: string;
+  title: string;
   schema: Joi.ObjectSchema;
   example: unknown;
   run(input: never): Working;
@@ -81,7 +81,7 @@ export const worse = (a: Verdict | null, b: Verdict): Verdict =>
 /** Defines a computation: a pure function of its checked input that shows how it got there. */
 export const defineWorking = <Input extends object, Result>(definition: {
   name: string;
-  says: string;
+  title: string;
   /**
    * Described once it is first asked for: a page, or a start of the server, needs few of all
    * workings.
@@ -94,7 +94,7 @@ export const defineWorking = <Input extends object, Result>(definition: {
   const schema = () => (described ??= Joi.object(definition.input()).required());
   return {
     name: definition.name,
-    says: definition.says,
+    title: definition.title,
     get schema() {
       return schema();
     },

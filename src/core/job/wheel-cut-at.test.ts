@@ -21,7 +21,7 @@ const atStep = (rows: Walk, id: string) => {
   return row.at;
 };
 /** What the picture says, each once, in the order of the steps. */
-const story = (rows: Walk) => rows.map((r) => r.at?.says).filter((s, i, all) => s !== all[i - 1]);
+const story = (rows: Walk) => rows.map((r) => r.at?.text).filter((s, i, all) => s !== all[i - 1]);
 
 test('off: seated, loose, the upper bead over, outside, then the lower one', () => {
   const rows = walk(stateOf(), 'tire-off');
@@ -32,7 +32,7 @@ test('off: seated, loose, the upper bead over, outside, then the lower one', () 
     'The upper bead is outside the flange, the lower one inside.',
     'The lower bead goes over the flange; the far side is down in the well.',
   ]);
-  expect(atStep(rows, 'toff-soap').says).toMatch(/off their seats/);
+  expect(atStep(rows, 'toff-soap').text).toMatch(/off their seats/);
 });
 
 test('on: bare, the lower bead over, the upper one outside, then over too, then loose', () => {
@@ -47,7 +47,7 @@ test('on: bare, the lower bead over, the upper one outside, then over too, then 
   ]);
   // With all steps done the last one holds.
   const steps = stepsOf(state, 'tire-on');
-  expect(wheelCutAt(state, steps, steps.length)?.says).toMatch(/off their seats/);
+  expect(wheelCutAt(state, steps, steps.length)?.text).toMatch(/off their seats/);
 });
 
 test('a tube is drawn until it is out, and from the step on that puts it in', () => {

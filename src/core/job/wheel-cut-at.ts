@@ -85,7 +85,7 @@ export interface CutAtStep {
   fillMm: number;
   /** Whether a bead goes over at this step. */
   isMoving: boolean;
-  says: string;
+  text: string;
   cut(overShare: number): WheelCut;
 }
 
@@ -121,7 +121,7 @@ export const wheelCutAt = (
     section: sectionOf(size, drawn, { hasTube, hasStrip: hasStrip(wheel) }),
     fillMm: hasTube ? fillMmOf(state, isOn ? 'on' : 'off') : 0,
     isMoving,
-    says: SAYS[phase],
+    text: SAYS[phase],
     cut: (overShare) => ({
       ...cutOf(phase, overShare),
       hasLever,

@@ -130,7 +130,7 @@ interface AirPlayed extends Played {
  */
 export const practiceAir = defineWorking<RoundInput<AirLevel, AirAct>, AirPlayed>({
   name: 'practice-air',
-  says: 'Practice: seating',
+  title: 'Practice: seating',
   input: () => roundFields(AIR_LEVELS, AIR_ACTS),
   example: { seed: 5, level: 'a dry bead', acts: [{ do: 'lubricate' }, { do: 'air', toKpa: 200 }] },
   work({ seed, level, acts }, show) {

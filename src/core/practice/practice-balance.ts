@@ -82,7 +82,7 @@ const grams = (value: number) => ({ value, unit: 'g' as const, digits: 0 });
  */
 export const practiceBalance = defineWorking<RoundInput<BalanceLevel, Try>, BalancePlayed>({
   name: 'practice-balance',
-  says: 'Practice: balance',
+  title: 'Practice: balance',
   input: () =>
     roundFields(
       BALANCE_LEVELS,

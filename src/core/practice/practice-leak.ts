@@ -76,7 +76,7 @@ interface LeakPlayed extends Played {
  */
 export const practiceLeak = defineWorking<RoundInput<LeakLevel, LeakAct>, LeakPlayed>({
   name: 'practice-leak',
-  says: 'Practice: leak or weather',
+  title: 'Practice: leak or weather',
   input: () => roundFields(LEAK_LEVELS, LEAK_ACTS),
   example: {
     seed: 2,

@@ -216,7 +216,7 @@ interface LeverPlayed extends Played {
  */
 export const practiceLevers = defineWorking<RoundInput<LeverLevel, LeverAct>, LeverPlayed>({
   name: 'practice-levers',
-  says: 'Practice: levers',
+  title: 'Practice: levers',
   input: () => roundFields(LEVER_LEVELS, LEVER_ACTS),
   example: {
     seed: 5,

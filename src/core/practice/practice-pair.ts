@@ -192,7 +192,7 @@ interface PairPlayed extends Played {
  */
 export const practicePair = defineWorking<RoundInput<PairLevel, PairAct>, PairPlayed>({
   name: 'practice-pair',
-  says: 'Practice: match a pair',
+  title: 'Practice: match a pair',
   input: () => roundFields(PAIR_LEVELS, PAIR_ACTS),
   example: {
     seed: 9,

@@ -183,7 +183,7 @@ interface RingPlayed extends Played {
  */
 export const practiceRing = defineWorking<RoundInput<RingLevel, RingAct>, RingPlayed>({
   name: 'practice-ring',
-  says: 'Practice: close a ring',
+  title: 'Practice: close a ring',
   input: () => roundFields(RING_LEVELS, RING_ACTS),
   example: {
     seed: 4,

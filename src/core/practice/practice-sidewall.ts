@@ -83,7 +83,7 @@ export const practiceSidewall = defineWorking<
   SidewallPlayed
 >({
   name: 'practice-sidewall',
-  says: 'Practice: sidewalls',
+  title: 'Practice: sidewalls',
   input: () => roundFields(SIDEWALL_LEVELS, ANSWERS),
   example: { seed: 3, level: 'plain', acts: [{ do: 'fits', tire: 1 }] },
   work({ seed, level, acts }, show) {

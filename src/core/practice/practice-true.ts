@@ -121,7 +121,7 @@ const debriefOf = (
  */
 export const practiceTrue = defineWorking<RoundInput<SpokeLevel, Turned>, TruePlayed>({
   name: 'practice-true',
-  says: 'Practice: truing',
+  title: 'Practice: truing',
   input: () => roundFields(SPOKE_LEVELS, TURNS),
   example: { seed: 4, level: 'a wobble', acts: [{ spoke: 7, eighths: 2 }] },
   work({ seed, level, acts, rules }, show) {

@@ -27,17 +27,17 @@ export interface Manifest {
 }
 
 const MAX_FILES = 1_000_000;
-const number = (says: string) =>
+const number = (label: string) =>
   Joi.number()
     .integer()
     .min(0)
     .required()
-    .meta({ expected: `Enter ${says}` });
-const word = (says: string, pattern: RegExp) =>
+    .meta({ expected: `Enter ${label}` });
+const word = (label: string, pattern: RegExp) =>
   Joi.string()
     .pattern(pattern)
     .required()
-    .meta({ expected: `Enter ${says}` });
+    .meta({ expected: `Enter ${label}` });
 const time = Joi.string().isoDate().meta({ expected: 'Enter a time' });
 
 const manifestSchema = Joi.object({

@@ -27,7 +27,7 @@ interface Knobs {
   level: number | null;
 }
 
-const way = (says: string) => oneOf(['left', 'right'], says).allow(null).optional();
+const way = (label: string) => oneOf(['left', 'right'], label).allow(null).optional();
 const schema = Joi.object({
   heavyG: quantity('g', 0, 300, 'Imbalance of the wheel').optional(),
   heavyDeg: angle('Heavy spot').optional(),

@@ -11,10 +11,10 @@ const JAWS_S = 0.1;
 
 const follow = (shown: number, real: number, seconds: number, lagS: number): number =>
   real + (shown - real) * Math.exp(-seconds / lagS);
-const flag = (says: string) =>
+const flag = (label: string) =>
   Joi.boolean()
     .optional()
-    .meta({ expected: `Choose ${lowerFirst(says)}: true or false` });
+    .meta({ expected: `Choose ${lowerFirst(label)}: true or false` });
 
 /** A thermometer whose tip takes its time. */
 export const simulatedThermometer = (name: string): StandIn => {

@@ -150,8 +150,8 @@ const pathOf = (address: string): string => `/api${address.replace(PARAMETER, '{
 /** Each working as an operation of its own, with an example that runs. */
 const workingPaths = (): Json =>
   Object.fromEntries(
-    WORKINGS.map(({ name, says, schema, example }) => {
-      const doc = operation(`POST /workings/${name}`, { says, body: schema });
+    WORKINGS.map(({ name, title, schema, example }) => {
+      const doc = operation(`POST /workings/${name}`, { says: title, body: schema });
       const content = { [JSON_TYPE]: { schema: jsonSchemaOf(schema), example } };
       return [
         `/api/workings/${name}`,

@@ -64,13 +64,13 @@ export const jobAppendBody = appendBody.keys({
 });
 
 /** A whole number in a query, with what it is where nothing is said. */
-export const number = (min: number, max: number, usual: number, says: string) =>
+export const number = (min: number, max: number, usual: number, label: string) =>
   Joi.number()
     .integer()
     .min(min)
     .max(max)
     .default(usual)
-    .meta({ expected: `Enter ${lowerFirst(says)}, a whole number from ${min} to ${max}` });
+    .meta({ expected: `Enter ${lowerFirst(label)}, a whole number from ${min} to ${max}` });
 
 /** The text of a search. The index of words takes no control characters. */
 export const searchText = Joi.string()

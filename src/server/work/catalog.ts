@@ -4,9 +4,9 @@ import type { CatalogRow } from './task-types';
 
 /** Every working with the schema of its input; takes longer than a request should. */
 export const catalog = (): CatalogRow[] =>
-  WORKINGS.map(({ name, says, schema, example }) => ({
+  WORKINGS.map(({ name, title, schema, example }) => ({
     name,
-    says,
+    says: title,
     input: { $schema: 'https://json-schema.org/draft/2019-09/schema', ...jsonSchemaOf(schema) },
     example,
   }));

@@ -44,7 +44,7 @@ interface Props {
 /** The instrument itself, live, with the one button that takes its reading. */
 const Live = ({ kind, meant, onTake }: Pick<Props, 'kind' | 'meant' | 'onTake'>) => {
   const { say } = useUnits();
-  const { device, line, reading, says, forget } = useDevice(kind, true, true, meant);
+  const { device, line, reading, text: says, forget } = useDevice(kind, true, true, meant);
   const shown = reading ?? line;
   return (
     <>

@@ -13,7 +13,7 @@ export const KeyHelp = () => {
     read();
     setOpen(true);
   };
-  useKeys([{ key: '?', says: 'All keys', run: show }]);
+  useKeys([{ key: '?', label: 'All keys', run: show }]);
   return (
     <Dialog.Root open={open} onOpenChange={(is) => (is ? show() : setOpen(false))}>
       <Dialog.Trigger className="flex min-h-12 cursor-pointer items-center gap-2 px-1 whitespace-nowrap text-ink2">
@@ -38,7 +38,7 @@ export const KeyHelp = () => {
           <dl className="rows">
             {keys.map((k) => (
               <div key={k.key} className="row">
-                <dt>{k.says}</dt>
+                <dt>{k.label}</dt>
                 <dd>
                   <kbd className="keycap text-base">{NAMES[k.key] ?? k.key.toUpperCase()}</kbd>
                 </dd>

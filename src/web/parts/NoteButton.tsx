@@ -9,7 +9,7 @@ export const NoteButton = () => {
   const { write, station } = useJob();
   const [open, setOpen] = useState(false);
   const [text, setText] = useState('');
-  useKeys([{ key: 'm', says: 'Add a note', run: () => setOpen(true) }]);
+  useKeys([{ key: 'm', label: 'Add a note', run: () => setOpen(true) }]);
   const keep = async () => {
     if (
       text.trim() &&

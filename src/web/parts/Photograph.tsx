@@ -28,14 +28,14 @@ const useWaitingPicture = (parcelId: string | null): string | null => {
  * A photograph, small; a tap shows it whole. One that has not reached the server yet shows as
  * waiting.
  */
-export const Photograph = ({ photoId, says }: { photoId: string; says: string }) => {
+export const Photograph = ({ photoId, label }: { photoId: string; label: string }) => {
   const parcelId = parcelOfPhoto(photoId);
   const waiting = useWaitingPicture(parcelId);
   if (parcelId !== null)
     return (
       <span className={`${FRAME} relative border-check`}>
         {waiting && (
-          <img src={waiting} alt={`${says}, unsent`} className="h-full w-full object-cover" />
+          <img src={waiting} alt={`${label}, unsent`} className="h-full w-full object-cover" />
         )}
         <span className="absolute inset-x-0 bottom-0 bg-paper text-center text-[13px] font-semibold">
           unsent
@@ -45,7 +45,7 @@ export const Photograph = ({ photoId, says }: { photoId: string; says: string })
   const at = `/api/photos/${photoId}`;
   return (
     <a href={at} target="_blank" rel="noreferrer" className={`${FRAME} border-ink`}>
-      <img src={at} alt={says} loading="lazy" className="h-full w-full object-cover" />
+      <img src={at} alt={label} loading="lazy" className="h-full w-full object-cover" />
     </a>
   );
 };

@@ -5,7 +5,7 @@ import type { ReactElement } from 'react';
  * A word for a sign, for who points at it or comes to it by key; on a phone its label alone says
  * it.
  */
-export const Tip = ({ says, children }: { says: string; children: ReactElement }) => (
+export const Tip = ({ label, children }: { label: string; children: ReactElement }) => (
   <Tooltip.Root>
     <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
     <Tooltip.Portal>
@@ -13,7 +13,7 @@ export const Tip = ({ says, children }: { says: string; children: ReactElement }
         sideOffset={6}
         className="z-50 rounded-lg border-2 border-ink bg-paper px-2 py-1 text-[15px]"
       >
-        {says}
+        {label}
       </Tooltip.Content>
     </Tooltip.Portal>
   </Tooltip.Root>

@@ -10,14 +10,14 @@ export const WheelCutPicture = ({
   section,
   cut,
   fillMm,
-  says,
+  label,
   className = '',
 }: {
   section: Section;
   cut: WheelCut;
   fillMm: number;
   /** The picture in words. */
-  says: string;
+  label: string;
   className?: string;
 }) => {
   const shapes = useMemo(() => wheelCut(section, cut, fillMm), [section, cut, fillMm]);
@@ -25,7 +25,7 @@ export const WheelCutPicture = ({
     <svg
       viewBox={`0 0 ${CUT_FIELD.width} ${CUT_FIELD.height}`}
       role="img"
-      aria-label={`Cross-section of the wheel, lying flat. ${says}`}
+      aria-label={`Cross-section of the wheel, lying flat. ${label}`}
       className={`dial w-full ${className}`}
     >
       {shapes.map((shape, i) => (

@@ -13,7 +13,7 @@ import {
 /** A key and what it does; a foot pedal that types it works as well. */
 export interface KeyAction {
   key: string;
-  says: string;
+  label: string;
   run: () => void;
 }
 
@@ -101,13 +101,13 @@ export const useKeys = (actions: readonly KeyAction[]): void => {
   useLayoutEffect(() => {
     latest.current = actions;
   });
-  const signature = actions.map((a) => `${a.key}:${a.says}`).join('|');
+  const signature = actions.map((a) => `${a.key}:${a.label}`).join('|');
   useLayoutEffect(
     () =>
       bind(
-        latest.current.map(({ key, says }) => ({
+        latest.current.map(({ key, label }) => ({
           key,
-          says,
+          label,
           run: () => latest.current.find((a) => a.key === key)?.run(),
         })),
       ),

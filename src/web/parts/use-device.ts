@@ -32,7 +32,7 @@ export interface LiveDevice {
   /** The reading that may be taken now; null where none may. */
   reading: DeviceLine | null;
   /** Its state, in a word or a short sentence. */
-  says: string;
+  text: string;
   /** After a take, or when the instrument is put elsewhere. */
   forget(): void;
   /** Marks the instrument's event as written down. */
@@ -150,7 +150,7 @@ export const useDevice = (
     anew,
     line: state === 'silent' ? null : track.lines.at(-1)!,
     reading: readingOf(track, kind, nowMs),
-    says: !device
+    text: !device
       ? `No ${DEVICE_KINDS[kind].says} is connected.`
       : state === 'silent'
         ? stateWords(device)

@@ -112,7 +112,7 @@ export const WorkingSheet = ({ children }: { children: ReactNode }) => {
   const [main, setMain] = useState<Shown | null>(null);
   const show = useCallback((shown: Shown) => setOpen(shown), []);
   const sheet = useMemo(() => ({ show, setMain }), [show]);
-  useKeys(main ? [{ key: 'w', says: 'Show the math', run: () => setOpen(main) }] : []);
+  useKeys(main ? [{ key: 'w', label: 'Show the math', run: () => setOpen(main) }] : []);
   return (
     <SheetContext.Provider value={sheet}>
       <MainContext.Provider value={main}>{children}</MainContext.Provider>

@@ -74,7 +74,7 @@ export const BackupsScreen = () => {
     }
   };
   const back = () => void (isMaking || tried(() => make().unwrap()));
-  useKeys([{ key: 'b', says: 'Back up now', run: back }]);
+  useKeys([{ key: 'b', label: 'Back up now', run: back }]);
   return (
     <Frame
       title="Backups"

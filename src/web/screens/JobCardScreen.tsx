@@ -30,7 +30,7 @@ export const JobCardScreen = () => {
   const { open, problem } = useOpenJob(id);
   const state = useApp((s) => selectJobState(s, id));
   const shop = useApp((s) => s.shop.shop?.name);
-  useKeys([{ key: 'p', says: 'Print job card', run: () => window.print() }]);
+  useKeys([{ key: 'p', label: 'Print job card', run: () => window.print() }]);
   const card = useMemo(() => jobCard(state, today(), units), [state, units]);
   const marks = useMemo(
     () => dialMarks(state, 'hand-over', { say: (g) => say(g, 'g') }),

@@ -107,12 +107,12 @@ export const JobScreen = () => {
     if (to) goTo(to);
   };
   useKeys([
-    { key: 't', says: 'Turn the wheel over', run: turn },
-    { key: 'u', says: 'Undo', run: () => void undoAndGo() },
-    { key: 'ArrowLeft', says: 'Back one station', run: () => goBy(-1) },
-    { key: 'ArrowRight', says: 'Next station', run: () => goBy(1) },
+    { key: 't', label: 'Turn the wheel over', run: turn },
+    { key: 'u', label: 'Undo', run: () => void undoAndGo() },
+    { key: 'ArrowLeft', label: 'Back one station', run: () => goBy(-1) },
+    { key: 'ArrowRight', label: 'Next station', run: () => goBy(1) },
     // At the bench it goes back one step.
-    ...(isAtBench ? [] : [{ key: 'b', says: 'Back one station', run: () => goBy(-1) }]),
+    ...(isAtBench ? [] : [{ key: 'b', label: 'Back one station', run: () => goBy(-1) }]),
   ]);
 
   const at = useMemo((): JobAtHand | null => {

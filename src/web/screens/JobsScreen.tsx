@@ -91,7 +91,7 @@ export const JobsScreen = () => {
       ),
     [asked],
   );
-  useKeys([{ key: 'n', says: 'Start a job', run: () => void navigate('/jobs/new') }]);
+  useKeys([{ key: 'n', label: 'Start a job', run: () => void navigate('/jobs/new') }]);
 
   useEffect(() => {
     let current = true;

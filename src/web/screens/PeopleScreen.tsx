@@ -18,7 +18,7 @@ export const PeopleScreen = () => {
   const { areClosed, me } = useApp((s) => s.auth);
   const [opened, setOpened] = useState<Opened>(null);
   const isSignedIn = areClosed && me !== null;
-  useKeys(isSignedIn ? [{ key: 'q', says: 'Add a device', run: () => setOpened('second') }] : []);
+  useKeys(isSignedIn ? [{ key: 'q', label: 'Add a device', run: () => setOpened('second') }] : []);
   if (!isSignedIn)
     return (
       <Frame title="People">

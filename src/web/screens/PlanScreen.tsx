@@ -98,10 +98,10 @@ export const PlanScreen = () => {
     if (next.length > 0 && next.length <= MAX_PEOPLE) ask(next);
   };
   useKeys([
-    { key: 'r', says: 'Plan again', run: plan },
-    ...(isOpen ? [{ key: 'c', says: 'Search longer for a better plan', run: planClosely }] : []),
+    { key: 'r', label: 'Plan again', run: plan },
+    ...(isOpen ? [{ key: 'c', label: 'Search longer for a better plan', run: planClosely }] : []),
     ...(moves.undo
-      ? [{ key: 'u', says: 'Undo the last move', run: () => void moves.undo?.() }]
+      ? [{ key: 'u', label: 'Undo the last move', run: () => void moves.undo?.() }]
       : []),
   ]);
   return (

@@ -86,11 +86,11 @@ export const RechecksScreen = () => {
   const rows = useMemo(() => data?.pages.flatMap((p) => p.rechecks) ?? [], [data]);
   const [copied, setCopied] = useState<string | null>(null);
   const on = today();
-  const copy = async (text: string, says: string) => {
-    setCopied(text);
+  const copy = async (link: string, spoken: string) => {
+    setCopied(link);
     try {
-      await navigator.clipboard.writeText(text);
-      dispatch(announce({ text: says, tone: 'good' }));
+      await navigator.clipboard.writeText(link);
+      dispatch(announce({ text: spoken, tone: 'good' }));
     } catch {
       dispatch(
         announce({ text: 'This browser blocked the copy. The text is below.', tone: 'stop' }),

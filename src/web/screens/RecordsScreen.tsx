@@ -42,8 +42,8 @@ const List = ({ kind }: { kind: RecordKind }) => {
     }
   };
   useKeys([
-    { key: 'u', says: 'Undo the last change', run: () => void (last?.kind === kind && undo()) },
-    { key: 'a', says: `Add a ${SPECS[kind].one}`, run: () => set({ edit: 'new' }, true) },
+    { key: 'u', label: 'Undo the last change', run: () => void (last?.kind === kind && undo()) },
+    { key: 'a', label: `Add a ${SPECS[kind].one}`, run: () => set({ edit: 'new' }, true) },
   ]);
   if (list.isFailed) return <Failed message="Can’t reach the shop server." />;
   if (!page) return <Waiting what="Loading records" />;

@@ -87,7 +87,7 @@ export const RiderPaperScreen = () => {
     { id, units },
     { refetchOnMountOrArgChange: true },
   );
-  useKeys([{ key: 'p', says: 'Print rider sheet', run: () => window.print() }]);
+  useKeys([{ key: 'p', label: 'Print rider sheet', run: () => window.print() }]);
   if (error && !paper)
     return (
       <Frame title="Rider sheet">

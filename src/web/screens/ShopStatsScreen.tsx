@@ -89,7 +89,7 @@ export const ShopStatsScreen = () => {
             rows={data.stations.map((s) => ({
               name: STATION_WORDS[s.station],
               value: s.medianS,
-              says: `${durationText(s.medianS)}, ${s.sharePct.toFixed(0)}%`,
+              label: `${durationText(s.medianS)}, ${s.sharePct.toFixed(0)}%`,
             }))}
           />
           <Part
@@ -99,7 +99,7 @@ export const ShopStatsScreen = () => {
             rows={data.weights.map((w) => ({
               name: w.marking,
               value: w.medianG,
-              says: `${say(w.medianG, 'g')}, ${counted(w.jobs, 'job')}`,
+              label: `${say(w.medianG, 'g')}, ${counted(w.jobs, 'job')}`,
             }))}
           />
           <Part
@@ -109,7 +109,7 @@ export const ShopStatsScreen = () => {
             rows={data.troubles.map((t) => ({
               name: t.says,
               value: t.count,
-              says: `${t.count}, ${t.cured} fixed`,
+              label: `${t.count}, ${t.cured} fixed`,
             }))}
           />
           <Part
@@ -119,7 +119,7 @@ export const ShopStatsScreen = () => {
             rows={data.takeOffs.map((t) => ({
               name: t.marking,
               value: t.treadMm ?? 0,
-              says: `${t.treadMm === null ? 'not measured' : `${say(t.treadMm, 'tread')} left`}${t.count > 1 ? `, ${t.count}` : ''}`,
+              label: `${t.treadMm === null ? 'not measured' : `${say(t.treadMm, 'tread')} left`}${t.count > 1 ? `, ${t.count}` : ''}`,
             }))}
           />
         </div>

@@ -85,8 +85,8 @@ export const TodayScreen = () => {
     refetchOnMountOrArgChange: true,
   });
   useKeys([
-    { key: 'n', says: 'Check in a machine', run: () => void navigate('/jobs/new') },
-    { key: 'p', says: 'Plan the day', run: () => void navigate('/plan') },
+    { key: 'n', label: 'Check in a machine', run: () => void navigate('/jobs/new') },
+    { key: 'p', label: 'Plan the day', run: () => void navigate('/plan') },
   ]);
   const hours = hoursFrom(nowMs, HOURS);
   const visits = [...(data ?? [])].sort(byNeed);

@@ -15,7 +15,7 @@ const groupsFor = (find: string) => {
     ...group,
     workings: group.workings.filter((w) =>
       words.every((word) =>
-        `${group.name} ${w.says} ${w.name} ${SYNONYMS[w.name] ?? ''}`.toLowerCase().includes(word),
+        `${group.name} ${w.title} ${w.name} ${SYNONYMS[w.name] ?? ''}`.toLowerCase().includes(word),
       ),
     ),
   })).filter((group) => group.workings.length > 0);
@@ -47,7 +47,7 @@ const WorkingList = () => {
                   to={`/workings/${w.name}`}
                   className="flex min-h-12 items-center justify-between gap-4 border-b border-stone3 px-2 no-underline hover:bg-stone2"
                 >
-                  <span className="text-[18px]">{w.says}</span>
+                  <span className="text-[18px]">{w.title}</span>
                   <code className="text-[15px] text-ink2 max-sm:hidden">{w.name}</code>
                 </Link>
               </li>
@@ -73,7 +73,7 @@ export const WorkingsScreen = () => {
     </Link>
   );
   return (
-    <Frame title={chosen?.says ?? 'Calculators'} actions={back}>
+    <Frame title={chosen?.title ?? 'Calculators'} actions={back}>
       {chosen ? (
         <WorkingBench key={chosen.name} definition={chosen} />
       ) : (

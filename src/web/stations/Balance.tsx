@@ -141,14 +141,14 @@ export const Balance = () => {
   };
   const levelKeys = MOVES.map((moved, i): KeyAction => ({
     key: String(i + 1),
-    says: `Held level, it ${moved}`,
+    label: `Held level, it ${moved}`,
     run: () => takeLevel(moved),
   }));
   useKeys([
-    { key: 'n', says: 'Do this and go on', run: go },
+    { key: 'n', label: 'Do this and go on', run: go },
     {
       key: 'r',
-      says: 'Use reading',
+      label: 'Use reading',
       run: () => (stand.live.reading ? takeStand() : readingField.current?.focus()),
     },
     ...(levelDeg === null ? [] : levelKeys),

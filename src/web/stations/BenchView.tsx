@@ -40,9 +40,9 @@ export const BenchView = ({ onTurn, onUndo }: { onTurn: () => void; onUndo: () =
   useMainWorking(lying ? 'turn over' : 'the bites', lying ?? bites.working);
   const out = `/jobs/${job.id}/${station}`;
   useKeys([
-    { key: 'n', says: current ? 'Done, next step' : 'Next station', run: () => void tick() },
-    { key: 'b', says: 'Back one step', run: back },
-    { key: 'f', says: 'Leave the bench view', run: () => void navigate(out) },
+    { key: 'n', label: current ? 'Done, next step' : 'Next station', run: () => void tick() },
+    { key: 'b', label: 'Back one step', run: back },
+    { key: 'f', label: 'Leave the bench view', run: () => void navigate(out) },
     ...bites.keys,
   ]);
   const after = steps[index + 1];

@@ -85,10 +85,10 @@ const WithShelf = () => {
     if (done) goTo('wheel-off');
   };
   useKeys([
-    { key: 'n', says: 'Use this tire and go on', run: () => void save() },
+    { key: 'n', label: 'Use this tire and go on', run: () => void save() },
     ...TABS.map(([id, name], i) => ({
       key: String(i + 1),
-      says: `Show: ${name.toLowerCase()}`,
+      label: `Show: ${name.toLowerCase()}`,
       run: () => setParams(id === 'tire' ? {} : { show: id }, { replace: true }),
     })),
   ]);

@@ -59,7 +59,7 @@ export const HandOver = () => {
   const { handedOver: done, withdrawn } = state;
   const ready = readyOf(state);
   useMainWorking('safety checks', ready);
-  useKeys([{ key: 'n', says: 'Hand over', run: () => void submit() }]);
+  useKeys([{ key: 'n', label: 'Hand over', run: () => void submit() }]);
   const { missing, doubts: ofStations } = openPoints(reports);
   const doubts = [...pairDoubts(state, machineWheels), ...ofStations];
   const unproved = ready.result.missing.length;

@@ -28,7 +28,7 @@ export const IndicatorTake = ({ next, onTake, only }: Props) => {
   const [way, setWay] = useState<Way>(only ?? 'lateral');
   const [heldAt, setHeldAt] = useState<string | null>(null);
   const { say } = useUnits();
-  const { device, line, readiness, says, forget } = useDevice('dial-indicator', on);
+  const { device, line, readiness, text: says, forget } = useDevice('dial-indicator', on);
   const deg = next[way];
   const name = device?.name;
   const isStandIn = device?.simulated === true;

@@ -27,7 +27,7 @@ export const Intake = () => {
     const writings = intake.writings();
     if (writings && (await write(writings, 'Intake saved.'))) goTo('choose');
   };
-  useKeys([{ key: 'n', says: 'Save and go on', run: () => void save() }]);
+  useKeys([{ key: 'n', label: 'Save and go on', run: () => void save() }]);
 
   return (
     <StationLayout

@@ -37,7 +37,7 @@ export const Photos = ({ part, name }: { part: Inspected | null; name: string })
   return (
     <div className="mt-2 flex flex-wrap items-center gap-2">
       {mine.map((p, i) => (
-        <Photograph key={p.entryId} photoId={p.photoId} says={`${name}, photo ${i + 1}`} />
+        <Photograph key={p.entryId} photoId={p.photoId} label={`${name}, photo ${i + 1}`} />
       ))}
       <input
         ref={picker}

@@ -46,10 +46,10 @@ const From = ({ gauge, isTyped }: { gauge: LiveDevice; isTyped: boolean }) => {
   if (gauge.line && gauge.device)
     return (
       <>
-        {gauge.says} · <DeviceLabel device={gauge.device} />
+        {gauge.text} · <DeviceLabel device={gauge.device} />
       </>
     );
-  if (gauge.device) return <>{`${gauge.device.name}: ${gauge.says}`}</>;
+  if (gauge.device) return <>{`${gauge.device.name}: ${gauge.text}`}</>;
   return <>{isTyped ? 'last readings' : 'no reading yet this try'}</>;
 };
 
@@ -90,13 +90,13 @@ export const Seat = () => {
   useKeys([
     {
       key: 'r',
-      says: 'Use reading',
+      label: 'Use reading',
       run: () => (line ? void takeLive() : readingField.current?.focus()),
     },
-    { key: 'p', says: 'A bead popped', run: () => void pop() },
-    { key: 'n', says: 'Next station', run: () => goTo('set') },
+    { key: 'p', label: 'A bead popped', run: () => void pop() },
+    { key: 'n', label: 'Next station', run: () => goTo('set') },
     ...(endsTry
-      ? [{ key: 'a', says: 'All air out, then start over', run: () => void again() }]
+      ? [{ key: 'a', label: 'All air out, then start over', run: () => void again() }]
       : []),
   ]);
 

@@ -138,8 +138,8 @@ export const SetPressure = () => {
     goTo('balance');
   };
   useKeys([
-    { key: 'n', says: 'Save pressure and go on', run: () => void save() },
-    { key: 'r', says: 'Use reading', run: () => gaugeField.current?.focus() },
+    { key: 'n', label: 'Save pressure and go on', run: () => void save() },
+    { key: 'r', label: 'Use reading', run: () => gaugeField.current?.focus() },
   ]);
 
   const use = state.cameOff?.use;

@@ -10,7 +10,7 @@ const HELD = 0.5;
 
 /** The wheel cut through at a step: the bead goes over with each act, a step or a bite. */
 export const StepCut = ({
-  cut: { section, fillMm, isMoving, says, cut },
+  cut: { section, fillMm, isMoving, text: says, cut },
   act,
   className = '',
 }: {
@@ -35,7 +35,7 @@ export const StepCut = ({
       section={section}
       cut={shown}
       fillMm={fillMm}
-      says={says}
+      label={says}
       className={className}
     />
   );

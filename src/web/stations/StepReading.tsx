@@ -39,7 +39,7 @@ const READINGS: Record<
 const Opened = ({ reads }: { reads: Reading }) => {
   const [open, setOpen] = useState(false);
   const { label, Sheet } = READINGS[reads];
-  useKeys([{ key: 'r', says: 'Use reading', run: () => setOpen(true) }]);
+  useKeys([{ key: 'r', label: 'Use reading', run: () => setOpen(true) }]);
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>

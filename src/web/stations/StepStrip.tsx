@@ -18,7 +18,7 @@ export const StepStrip = () => {
     else if (current) await write(tickOf(current.id));
   };
   const says = batch ? `${batch.steps.length} steps, as shown` : current?.say;
-  useKeys(current ? [{ key: 'd', says: `Done: ${says}`, run: () => void done() }] : []);
+  useKeys(current ? [{ key: 'd', label: `Done: ${says}`, run: () => void done() }] : []);
   if (!current)
     return (
       <p className="mb-2 flex items-center gap-2 text-[16px] font-semibold text-good">

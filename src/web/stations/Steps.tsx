@@ -89,8 +89,8 @@ export const Steps = () => {
   const bench = `/jobs/${job.id}/${station}/bench`;
   const navigate = useNavigate();
   useKeys([
-    { key: 'n', says: current ? 'Done, next step' : 'Next station', run: () => void tick() },
-    { key: 'f', says: 'Full-screen bench view', run: () => void navigate(bench) },
+    { key: 'n', label: current ? 'Done, next step' : 'Next station', run: () => void tick() },
+    { key: 'f', label: 'Full-screen bench view', run: () => void navigate(bench) },
     ...bites.keys,
   ]);
 

@@ -26,7 +26,7 @@ export const Trouble = ({ first: given }: { first?: readonly Symptom[] }) => {
   const steps = stepsOf(state, station);
   const [open, setOpen] = useState(false);
   const [symptom, setSymptom] = useState<Symptom | null>(null);
-  useKeys([{ key: 'x', says: 'Trouble: it will not go on', run: () => setOpen(true) }]);
+  useKeys([{ key: 'x', label: 'Trouble: it will not go on', run: () => setOpen(true) }]);
   // The step at hand knows its own best; then what comes up at the station.
   const atStep = steps.find((s) => !state.steps[s.id])?.troubles ?? [];
   const first = [...new Set([...(given ?? atStep), ...steps.flatMap((s) => s.troubles)])];

@@ -45,7 +45,7 @@ export const WheelBack = () => {
   const batch = current && plain?.steps.includes(current) ? plain : null;
   const torques = useTorqueBatch(walk);
   const mode = backModeOf({ current, walk, batch, torques, isLoose: machine.loose });
-  const { now, why, says } = backWordsOf(mode);
+  const { now, why, label } = backWordsOf(mode);
   useMainWorking(
     walk.next ? `the wrench for ${walk.next.fastener.name}` : 'the wrench',
     walk.next?.choice ?? walk.rows.find((r) => r.choice)?.choice ?? null,
@@ -65,7 +65,7 @@ export const WheelBack = () => {
   useKeys([
     {
       key: 'n',
-      says: mode.is === 'fastener' ? `${says}: ${mode.row.fastener.name}` : says,
+      label: mode.is === 'fastener' ? `${label}: ${mode.row.fastener.name}` : label,
       run: go,
     },
   ]);
@@ -102,7 +102,7 @@ export const WheelBack = () => {
           {mode.is === 'step' && <StepNeeds step={mode.step} className="mb-3" />}
           <div className="flex flex-wrap gap-3">
             <Button go hotkey="N" disabled={mode.is === 'fastener' && !mode.isSure} onClick={go}>
-              {says}
+              {label}
             </Button>
             {mode.is === 'fastener' && <NextWays row={mode.row} walk={walk} />}
             <StepReading step={current} />

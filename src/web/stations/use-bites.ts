@@ -41,8 +41,8 @@ export const useBites = (step: Step | undefined): BitesAtHand => {
   const go = (by: 1 | -1) =>
     setSeen({ stepId: step?.id, n: Math.max(1, Math.min(bites.length, n + by)) });
   const keys: KeyAction[] = [
-    { key: '.', says: 'Next bite', run: () => go(1) },
-    { key: ',', says: 'Previous bite', run: () => go(-1) },
+    { key: '.', label: 'Next bite', run: () => go(1) },
+    { key: ',', label: 'Previous bite', run: () => go(-1) },
   ];
   return { working, bite: bites[n - 1], go, keys: working ? keys : [] };
 };

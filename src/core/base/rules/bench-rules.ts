@@ -3,26 +3,26 @@ import type { Rule } from './rule';
 const confirm = 'Unconfirmed default. Confirm for your shop.';
 const mm = (
   key: string,
-  says: string,
+  label: string,
   group: string,
   value: number,
   basis: Rule['basis'],
   note: string,
   min: number,
   max: number,
-): Rule => ({ key, says, group, value, unit: 'mm', basis, note, min, max });
+): Rule => ({ key, says: label, group, value, unit: 'mm', basis, note, min, max });
 
 /** A disagreement among fitters: every choice is common practice. */
 const way = (
   key: string,
-  says: string,
+  label: string,
   group: string,
   value: string,
   choices: readonly string[],
   note: string,
 ): Rule => ({
   key,
-  says,
+  says: label,
   group,
   value,
   unit: null,

@@ -4,13 +4,13 @@ const confirm = 'Unconfirmed default. Confirm for your shop.';
 
 const pct = (
   key: string,
-  says: string,
+  label: string,
   group: string,
   value: number,
   min: number,
   max: number,
   note = confirm,
-): Rule => ({ key, says, group, value, unit: 'pct', basis: 'memory', note, min, max });
+): Rule => ({ key, says: label, group, value, unit: 'pct', basis: 'memory', note, min, max });
 
 /** Thresholds and schools of choosing a tire and what goes with it. */
 export const CHOICE_RULES: readonly Rule[] = [

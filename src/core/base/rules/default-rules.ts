@@ -15,13 +15,13 @@ const psi = (value: number): number => Math.round(value * PSI_IN_KPA * 100) / 10
 
 const pressure = (
   key: string,
-  says: string,
+  label: string,
   valuePsi: number,
   basis: Rule['basis'],
   note: string,
 ): Rule => ({
   key,
-  says,
+  says: label,
   group: 'Pressure',
   value: psi(valuePsi),
   unit: 'kPa',
@@ -31,9 +31,9 @@ const pressure = (
   max: psi(60),
 });
 
-const shift = (key: string, says: string, valuePsi: number): Rule => ({
+const shift = (key: string, label: string, valuePsi: number): Rule => ({
   key,
-  says,
+  says: label,
   group: 'Pressure',
   value: psi(valuePsi),
   unit: 'kPa',

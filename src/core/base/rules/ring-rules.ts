@@ -4,13 +4,13 @@ const GROUP = 'Ring and pair';
 const confirm = 'Unconfirmed default. Confirm for your shop.';
 const mm = (
   key: string,
-  says: string,
+  label: string,
   value: number,
   basis: Rule['basis'],
   note: string,
   min: number,
   max: number,
-): Rule => ({ key, says, group: GROUP, value, unit: 'mm', basis, note, min, max });
+): Rule => ({ key, says: label, group: GROUP, value, unit: 'mm', basis, note, min, max });
 
 /** Thresholds of wheels that are clamped, and of wheels that turn as a pair. */
 export const RING_RULES: readonly Rule[] = [

@@ -4,12 +4,22 @@ const memory = 'Recalled, not looked up. Confirm with the maker’s table.';
 
 const estimate = (
   key: string,
-  says: string,
+  label: string,
   value: number,
   unit: Rule['unit'],
   min: number,
   max: number,
-): Rule => ({ key, says, group: 'Sizes', value, unit, basis: 'memory', note: memory, min, max });
+): Rule => ({
+  key,
+  says: label,
+  group: 'Sizes',
+  value,
+  unit,
+  basis: 'memory',
+  note: memory,
+  min,
+  max,
+});
 
 /** Width by the letters of a cruiser size. */
 const LETTERS: Readonly<Record<string, number>> = {
@@ -57,9 +67,9 @@ export const rimWidthRuleKeys = (sectionMm: number): { low: string; high: string
   high: `rimWidth.s${sectionMm}HighIn`,
 });
 
-const rimWidth = (key: string, says: string, value: number, min = 0.5, note = memory): Rule => ({
+const rimWidth = (key: string, label: string, value: number, min = 0.5, note = memory): Rule => ({
   key,
-  says,
+  says: label,
   group: 'Rim widths',
   value,
   unit: 'in',

@@ -123,7 +123,7 @@ const spoken = (advice: Advice, doubt: Doubt | null): Reason => {
  */
 export const balanceAdvise = defineWorking<AdviseInput, BalanceAdvice>({
   name: 'balance-advise',
-  says: 'Balance: next step',
+  title: 'Balance: next step',
   input: () => ({
     seen: OBSERVATIONS,
     on: WEIGHTS_ON.optional(),

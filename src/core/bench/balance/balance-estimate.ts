@@ -68,7 +68,7 @@ export const knownOf = (prior: Prior | undefined, rules: RuleValues | undefined)
  */
 export const balanceEstimate = defineWorking<Input, BalanceEstimate>({
   name: 'balance-estimate',
-  says: 'Heavy spot estimate',
+  title: 'Heavy spot estimate',
   input: () => ({
     seen: OBSERVATIONS,
     on: WEIGHTS_ON.optional(),

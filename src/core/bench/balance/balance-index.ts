@@ -28,8 +28,8 @@ interface BalanceIndex {
   reason: Reason;
 }
 
-const VECTOR = (says: string) =>
-  record({ massG: quantity('g', 0, 1000, 'Mass'), deg: angle('Where it is heavy') }, says);
+const VECTOR = (label: string) =>
+  record({ massG: quantity('g', 0, 1000, 'Mass'), deg: angle('Where it is heavy') }, label);
 
 /**
  * The tire's own heavy spot, what each school of light mark would have needed, and the turn of the
@@ -40,7 +40,7 @@ const VECTOR = (says: string) =>
  */
 export const balanceIndex = defineWorking<Input, BalanceIndex>({
   name: 'balance-index',
-  says: 'Turn the tire on the rim',
+  title: 'Turn the tire on the rim',
   input: () => ({
     bare: VECTOR('The bare wheel'),
     assembly: VECTOR('Wheel and tire'),

@@ -40,7 +40,7 @@ interface BalanceFromParts {
  */
 export const balanceParts = defineWorking<Input, BalanceFromParts>({
   name: 'balance-parts',
-  says: 'Imbalance from known parts',
+  title: 'Imbalance from known parts',
   input: () => ({
     parts: listOf(
       record(

@@ -181,7 +181,7 @@ const worstCouple = (
  */
 export const balancePlace = defineWorking<Input, BalancePlacement>({
   name: 'balance-place',
-  says: 'Balance weights from stock',
+  title: 'Balance weights from stock',
   input: () => ({
     counterMassG: quantity('g', 0, 1000, 'Counterweight wanted'),
     counterDeg: angle('Place of the counterweight'),

@@ -32,7 +32,7 @@ const sinDeg = (deg: number) => Math.sin((deg * Math.PI) / 180);
  */
 export const balanceTrial = defineWorking<Input, BalanceTrial>({
   name: 'balance-trial',
-  says: 'Heavy spot from a trial weight',
+  title: 'Heavy spot from a trial weight',
   input: () => ({
     restDeg: angle('Bottom without the trial weight'),
     trialMassG: quantity('g', 0.5, 500, 'Trial weight'),

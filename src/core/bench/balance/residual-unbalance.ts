@@ -35,7 +35,7 @@ const G_MS2 = 9.80665;
  */
 export const residualUnbalance = defineWorking<Input, ResidualUnbalance>({
   name: 'residual-unbalance',
-  says: 'Imbalance at speed',
+  title: 'Imbalance at speed',
   input: () => ({
     grade: quantity('mm', 0.4, 100, 'Balance grade G, mm per second'),
     wheelKg: quantity('kg', 1, 80, 'Wheel with tire'),

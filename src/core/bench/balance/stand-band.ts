@@ -32,7 +32,7 @@ const grams = (value: number) => ({ value, unit: 'g' as const, digits: 1 });
  */
 export const standBand = defineWorking<Input, StandBand>({
   name: 'stand-band',
-  says: 'Stand dead band',
+  title: 'Stand dead band',
   input: () => ({
     wheels: listOf(record({ seen: OBSERVATIONS }, 'A wheel'), 16, 'Wheels balanced on this stand'),
   }),

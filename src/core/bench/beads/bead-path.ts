@@ -90,7 +90,7 @@ const stopReason = (path: {
  */
 export const beadPath = defineWorking<Input, BeadPath>({
   name: 'bead-path',
-  says: 'Bead clearance',
+  title: 'Bead clearance',
   input: () => ({
     ...beadFields(),
     leftDeg: quantity('deg', 0, ALL_ROUND_DEG, 'Arc still to go over the flange').optional(),

@@ -333,7 +333,7 @@ export const planBites = (input: BiteInput, show: Show = SILENT): BitePlan => {
  */
 export const bitePlan = defineWorking<BiteInput, BitePlan>({
   name: 'bite-plan',
-  says: 'Lever bites',
+  title: 'Lever bites',
   input: () => ({
     rimDiameterMm: quantity('mm', 80, 700, 'Diameter of the rim'),
     valveDeg: angle('Place of the valve'),

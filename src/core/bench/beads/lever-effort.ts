@@ -64,7 +64,7 @@ const SAYS: Record<Effort, { verdict: Reason['verdict']; says: string }> = {
  */
 export const leverEffort = defineWorking<Input, LeverEffort>({
   name: 'lever-effort',
-  says: 'Lever effort',
+  title: 'Lever effort',
   input: () => ({
     ...beadFields(),
     leftDeg: quantity('deg', 1, 360, 'Arc still to go over the flange, with this bite'),

@@ -45,7 +45,7 @@ const OTHER = { clockwise: 'counterclockwise', counterclockwise: 'clockwise' } a
  */
 export const mountOrientation = defineWorking<Input, MountOrientation>({
   name: 'mount-orientation',
-  says: 'Tire direction and light mark',
+  title: 'Tire direction and light mark',
   input: () => ({
     arrowSeen: oneOf(['clockwise', 'counterclockwise', 'none'], 'How the arrow points, from above'),
     discSide: oneOf(['left', 'right', 'both', 'none'], 'Side of the brake disc'),

@@ -80,7 +80,7 @@ const spareOf = (beadMm: number, mm: Record<RimPart, number>): number => {
  */
 export const rimProfile = defineWorking<Input, RimProfileFound>({
   name: 'rim-profile',
-  says: 'Rim shape',
+  title: 'Rim shape',
   input: () => ({
     rimCode: text(40, 'The rim code'),
     wellMm: quantity('mm', 60, 700, 'Well diameter').optional(),

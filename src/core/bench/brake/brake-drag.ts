@@ -112,7 +112,7 @@ const pullReasons = (
  */
 export const brakeDrag = defineWorking<Input, BrakeDrag>({
   name: 'brake-drag',
-  says: 'Brake check',
+  title: 'Brake check',
   input: () => ({
     firm: boolean('Firm at lever or pedal'),
     spin: oneOf(SPINS, 'How the wheel turns'),

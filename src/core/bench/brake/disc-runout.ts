@@ -28,7 +28,7 @@ interface DiscRunout {
  */
 export const discRunout = defineWorking<Input, DiscRunout>({
   name: 'disc-runout',
-  says: 'Brake disc runout',
+  title: 'Brake disc runout',
   input: () => ({
     readings: READINGS_FIELD,
     limitMm: quantity('mm', 0.02, 2, 'Limit in the manual').optional(),

@@ -93,7 +93,7 @@ const turnsFor = (input: {
  */
 export const chainSlack = defineWorking<Input, ChainSlack>({
   name: 'chain-slack',
-  says: 'Chain slack adjustment',
+  title: 'Chain slack adjustment',
   input: () => ({
     slackMm: quantity('mm', 0, 300, 'Slack at the tightest place'),
     otherPlacesMm: listOf(

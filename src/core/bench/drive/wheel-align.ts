@@ -46,7 +46,7 @@ interface ByMarks extends Setup {
  */
 export const wheelAlign = defineWorking<ByMarks, Alignment>({
   name: 'wheel-align',
-  says: 'Wheel alignment by marks',
+  title: 'Wheel alignment by marks',
   input: () => ({
     leftMark: quantity('mm', -100, 300, 'Left adjuster mark'),
     rightMark: quantity('mm', -100, 300, 'Right adjuster mark'),
@@ -80,7 +80,7 @@ interface ByString extends Setup {
   wheelbaseMm: number;
 }
 
-const gap = (says: string) => quantity('mm', 0, 200, says);
+const gap = (label: string) => quantity('mm', 0, 200, label);
 export const GAPS_FIELD = record(
   {
     leftFront: gap('Left, at the front of the front tire'),
@@ -108,7 +108,7 @@ const SUMS_MM = 3;
  */
 export const wheelAlignString = defineWorking<ByString, Alignment>({
   name: 'wheel-align-string',
-  says: 'Wheel alignment by string',
+  title: 'Wheel alignment by string',
   input: () => ({
     gapsMm: GAPS_FIELD,
     wheelbaseMm: quantity('mm', 600, 2500, 'Wheelbase'),

@@ -54,7 +54,7 @@ export const materials = defineWorking<
   Materials
 >({
   name: 'materials',
-  says: 'Parts and cost of a job',
+  title: 'Parts and cost of a job',
   input: () => ({
     wants: listOf(
       record(

@@ -81,7 +81,7 @@ const howMany = ({ use, tube, pressureKpa, rules }: Input): { wanted: number; wh
  */
 export const rimLockPick = defineWorking<Input, RimLockPick>({
   name: 'rim-lock-pick',
-  says: 'Rim locks for a wheel',
+  title: 'Rim locks for a wheel',
   input: () => ({
     use: oneOf(USES, 'Use'),
     tube: boolean('With a tube'),

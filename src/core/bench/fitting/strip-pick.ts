@@ -54,7 +54,7 @@ const TAPE_LAYERS = 2;
  */
 export const stripPick = defineWorking<Input, StripPick>({
   name: 'strip-pick',
-  says: 'Rim strip for a wheel',
+  title: 'Rim strip for a wheel',
   input: () => ({
     build: oneOf(BUILDS, 'Rim build'),
     sealed: oneOf(['yes', 'no'], 'Spokes sealed by design'),

@@ -353,7 +353,7 @@ export const EXAMPLE_CONTEXT: FitContext = {
  */
 export const tireFit = defineWorking<FitContext & { tire: TireFacts }, Omit<TireFit, 'treadRank'>>({
   name: 'tire-fit',
-  says: 'Tire fit',
+  title: 'Tire fit',
   input: () => ({ tire: record(TIRE_FIELDS, 'The tire'), ...CONTEXT_FIELDS }),
   example: {
     tire: {

@@ -126,7 +126,7 @@ export const tireRank = defineWorking<
   { id: string; verdict: Verdict; because: string; reasons: TireFit['reasons'] }[]
 >({
   name: 'tire-rank',
-  says: 'Tires in stock for a wheel',
+  title: 'Tires in stock for a wheel',
   input: () => ({
     tires: uniqueBy(
       listOf(

@@ -196,7 +196,7 @@ const sockets = (fasteners: readonly Fastener[]): Tool[] => {
  */
 export const tools = defineWorking<Input, ToolList>({
   name: 'tools',
-  says: 'Tools for a job',
+  title: 'Tools for a job',
   input: () => ({
     kind: oneOf(MACHINE_KINDS, 'Kind of machine'),
     drive: oneOf(DRIVES, 'Drive'),

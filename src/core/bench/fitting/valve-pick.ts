@@ -46,7 +46,7 @@ const SMALL_RIM_IN = 12;
  */
 export const valvePick = defineWorking<Input, ValvePick>({
   name: 'valve-pick',
-  says: 'Valve stem for a wheel',
+  title: 'Valve stem for a wheel',
   input: () => ({
     tube: boolean('With a tube'),
     rimDiameterIn: quantity('in', 4, 23, 'Stamped rim diameter'),

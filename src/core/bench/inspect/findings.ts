@@ -203,7 +203,7 @@ const inspection = (
 ) =>
   defineWorking<{ found: string[] }, InspectionResult>({
     name,
-    says,
+    title: says,
     input: () => ({
       found: listOf(
         oneOf(

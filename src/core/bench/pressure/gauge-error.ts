@@ -87,7 +87,7 @@ export const gaugeError = defineWorking<
   { trueKpa: number; errorKpa: number; beyond: boolean }
 >({
   name: 'gauge-error',
-  says: 'Gauge correction',
+  title: 'Gauge correction',
   input: () => ({ readsKpa: quantity('kPa', 0, 1000, 'The gauge reading'), checks: GAUGE_ERRORS }),
   example: {
     readsKpa: 90,

@@ -76,7 +76,7 @@ const TEMPERATURE_SHARE = 0.015;
  */
 export const leak = defineWorking<Input, Leak>({
   name: 'leak',
-  says: 'Leak rate',
+  title: 'Leak rate',
   input: () => ({
     readings: listOf(
       record(

@@ -35,7 +35,7 @@ export interface PressureCorrected {
  */
 export const pressureCorrect = defineWorking<Input, PressureCorrected>({
   name: 'pressure-correct',
-  says: 'Pressure at riding temperature',
+  title: 'Pressure at riding temperature',
   input: () => ({
     gaugeKpa: quantity('kPa', 0, 1000, 'The gauge reading'),
     tempC: quantity('C', -60, 120, 'Shop temperature'),

@@ -184,7 +184,7 @@ const byPlacard = (placardKpa: number, { twoUp, askedKpa }: Input, show: Show): 
  */
 export const pressureStart = defineWorking<Input, PressureStart>({
   name: 'pressure-start',
-  says: 'Starting pressure, cold',
+  title: 'Starting pressure, cold',
   input: () => ({
     use: oneOf(USES, 'Use'),
     tire: marking('The tire that is on'),

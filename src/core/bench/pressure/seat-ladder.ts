@@ -70,7 +70,7 @@ const GAUGE_KPA = 0.01;
 
 const seatedWords = (yes: boolean | null): string =>
   yes === null ? 'not looked at' : yes ? 'seated' : 'not seated';
-const maybeSeated = (says: string) => boolean(says).allow(null);
+const maybeSeated = (label: string) => boolean(label).allow(null);
 
 /**
  * Seating the beads, one try at a time: go on, start over, stop or give up.
@@ -82,7 +82,7 @@ const maybeSeated = (says: string) => boolean(says).allow(null);
  */
 export const seatLadder = defineWorking<Input, SeatLadder>({
   name: 'seat-ladder',
-  says: 'Seating: next step',
+  title: 'Seating: next step',
   input: () => ({
     limitKpa: quantity('kPa', 20, 344.74, 'The seating limit'),
     readingsKpa: listOf(

@@ -63,7 +63,7 @@ export const RAISED_FIELDS = {
  */
 export const seatLimit = defineWorking<Input, SeatLimit>({
   name: 'seat-limit',
-  says: 'Seating limit',
+  title: 'Seating limit',
   input: () => ({
     sidewallKpa: quantity('kPa', 20, 1000, 'Seating limit on the sidewall').optional(),
     rimKpa: quantity('kPa', 20, 1000, 'Limit of the rim').optional(),

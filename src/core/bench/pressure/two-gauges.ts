@@ -14,14 +14,14 @@ interface OneGauge {
   stepKpa: number;
   checks: readonly GaugeError[];
 }
-const oneGauge = (says: string) =>
+const oneGauge = (label: string) =>
   record(
     {
       readsKpa: quantity('kPa', 0, 1000, 'What it shows'),
       stepKpa: quantity('kPa', 0.01, 20, 'Its finest step'),
       checks: GAUGE_ERRORS,
     },
-    says,
+    label,
   );
 
 /** Steps that add up to more hide an error worth knowing of: about two psi. Basis: memory. */
@@ -35,7 +35,7 @@ const COARSE_KPA = 14;
  */
 export const twoGauges = defineWorking<{ first: OneGauge; second: OneGauge }, TwoGauges>({
   name: 'two-gauges',
-  says: 'Compare two gauges',
+  title: 'Compare two gauges',
   input: () => ({ first: oneGauge('First gauge'), second: oneGauge('Second gauge') }),
   example: {
     first: { readsKpa: 90, stepKpa: 0.7, checks: [] },

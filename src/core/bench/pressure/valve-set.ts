@@ -37,7 +37,7 @@ export interface ValveSet {
  */
 export const valveSet = defineWorking<Input, ValveSet>({
   name: 'valve-set',
-  says: 'Valve nut and rim lock',
+  title: 'Valve nut and rim lock',
   input: () => ({
     tube: boolean('With a tube'),
     sleeve: boolean('Rubber-sleeved valve'),

@@ -51,8 +51,8 @@ const READ_MM = 0.005;
  */
 const MIN_PLACES = 3;
 
-const READINGS = (says: string) => listOf(quantity('mm', 0.5, 80, says), 24, says);
-const BEADS = (says: string) =>
+const READINGS = (label: string) => listOf(quantity('mm', 0.5, 80, label), 24, label);
+const BEADS = (label: string) =>
   listOf(
     record(
       {
@@ -63,7 +63,7 @@ const BEADS = (says: string) =>
       'A bead',
     ),
     2,
-    says,
+    label,
   );
 
 const mean = (values: readonly number[]): number =>
@@ -109,7 +109,7 @@ const checkBeads = (beads: readonly BeadMeasured[], field: string): void =>
  */
 export const beadCrush = defineWorking<Input, BeadCrush>({
   name: 'bead-crush',
-  says: 'Bead crush',
+  title: 'Bead crush',
   input: () => ({
     beads: BEADS('Beads of this wheel'),
     other: BEADS('Beads of the other wheel of the pair').optional(),

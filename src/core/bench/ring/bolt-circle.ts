@@ -95,7 +95,7 @@ const diameterOf = ({ holes, chordMm, skipped = 0, holeToFlatMm }: Input, show: 
  */
 export const boltCircle = defineWorking<Input, BoltCircle>({
   name: 'bolt-circle',
-  says: 'Bolt circle',
+  title: 'Bolt circle',
   input: () => ({
     holes: count(3, 12, 'Holes'),
     chordMm: quantity('mm', 10, 500, 'From hole to hole, centers').optional(),

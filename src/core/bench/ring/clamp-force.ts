@@ -38,7 +38,7 @@ export interface ClampForce {
  */
 export const clampForce = defineWorking<Input, ClampForce>({
   name: 'clamp-force',
-  says: 'Ring clamp and proof load',
+  title: 'Ring clamp and proof load',
   input: () => ({
     torqueNm: quantity('Nm', 0.5, 300, 'Torque at each bolt'),
     bolt: oneOf(BOLT_NAMES, 'Size of the bolts'),

@@ -63,7 +63,7 @@ const widestStretchDeg = (readings: readonly GapReading[]): number => {
  */
 export const ringGap = defineWorking<Input, RingGap>({
   name: 'ring-gap',
-  says: 'Ring gap and tilt',
+  title: 'Ring gap and tilt',
   input: () => ({
     readings: listOf(
       record(

@@ -84,7 +84,7 @@ export const ringMoves = (
  */
 export const ringOrder = defineWorking<Input, { moves: RingMove[] }>({
   name: 'ring-order',
-  says: 'Ring bolt order',
+  title: 'Ring bolt order',
   input: () => ({
     bolts: count(4, 36, 'Bolts of the ring'),
     school: oneOf(RING_SCHOOLS, 'Order around the ring').optional(),

@@ -69,7 +69,7 @@ const SAME_MM = 0.05;
  */
 export const rolloutMatch = defineWorking<Input, RolloutMatch>({
   name: 'rollout-match',
-  says: 'Driven pair match',
+  title: 'Driven pair match',
   input: () => ({
     leftMm: quantity('mm', 300, 4000, 'Rollout, left'),
     rightMm: quantity('mm', 300, 4000, 'Rollout, right'),

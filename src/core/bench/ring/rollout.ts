@@ -76,7 +76,7 @@ export const stretchOf = (readings: readonly TapeReading[]): number | null => {
  */
 export const rollout = defineWorking<Input, Rollout>({
   name: 'rollout',
-  says: 'Tire growth by rollout',
+  title: 'Tire growth by rollout',
   input: () => ({
     readings: listOf(
       record(

@@ -42,7 +42,7 @@ const STAGES = ['by hand', 'torque', 'torque again'] as const;
  */
 export const splitRim = defineWorking<Input, SplitRim>({
   name: 'split-rim',
-  says: 'Split rim bolts',
+  title: 'Split rim bolts',
   input: () => ({
     silent: boolean('No hiss'),
     gaugeKpa: quantity('kPa', 0, 1000, 'The gauge on the valve').allow(null),

@@ -103,7 +103,7 @@ const moved = (byMm: number, toward: string, edge: string): Reason =>
  */
 export const wheelOffset = defineWorking<Input, WheelOffset>({
   name: 'wheel-offset',
-  says: 'Wheel offset and backspace',
+  title: 'Wheel offset and backspace',
   input: () => ({
     ...widthsFields,
     other: record(widthsFields, 'Another wheel in its place').optional(),

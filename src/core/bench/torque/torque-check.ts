@@ -19,7 +19,7 @@ export const torqueCheck = defineWorking<
   { offPct: number; within: boolean; reason: Reason }
 >({
   name: 'torque-check',
-  says: 'Torque check',
+  title: 'Torque check',
   input: () => ({
     wantedNm: quantity('Nm', 0.1, 1000, 'Torque in the manual'),
     reachedNm: quantity('Nm', 0, 1200, 'Torque at the click'),

@@ -113,7 +113,7 @@ const turnOf = (it: ToTighten, wrenches: TorqueWrench[]): TorqueTurn => {
  */
 export const torqueSequence = defineWorking<Input, TorqueSequence>({
   name: 'torque-sequence',
-  says: 'Torque sequence',
+  title: 'Torque sequence',
   input: () => ({
     fasteners: listOf(
       record(

@@ -50,7 +50,7 @@ const n = (value: number) => Math.round(value * 10) / 10;
  */
 export const torqueWrench = defineWorking<Input, TorqueChoice>({
   name: 'torque-wrench',
-  says: 'Torque wrench setting',
+  title: 'Torque wrench setting',
   input: () => ({
     torqueNm: quantity('Nm', 0.1, 1000, 'Torque at the fastener'),
     wrenches: WRENCHES_FIELD,

@@ -120,7 +120,7 @@ export const READINGS_FIELD = listOf(
  */
 export const runout = defineWorking<Input, RunoutResult>({
   name: 'runout',
-  says: 'Rim runout',
+  title: 'Rim runout',
   input: () => ({
     readings: READINGS_FIELD,
     build: oneOf(['spoked', 'cast', 'split', 'beadlock'], 'Rim build'),

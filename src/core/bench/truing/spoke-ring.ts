@@ -114,7 +114,7 @@ export const SPOKES_FIELD = listOf(
  */
 export const spokeRing = defineWorking<Input, SpokeRing>({
   name: 'spoke-ring',
-  says: 'Loose spokes by sound',
+  title: 'Loose spokes by sound',
   input: () => ({
     spokes: SPOKES_FIELD,
     total: count(8, 80, 'Spokes in the wheel'),

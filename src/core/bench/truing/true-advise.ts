@@ -192,7 +192,7 @@ export const TURNED_FIELD = uniqueBy(
  */
 export const trueAdvise = defineWorking<Input, TrueAdvice>({
   name: 'true-advise',
-  says: 'Truing: which nipples to turn',
+  title: 'Truing: which nipples to turn',
   input: () => ({
     readings: READINGS_FIELD,
     spokes: count(12, 80, 'Number of spokes'),

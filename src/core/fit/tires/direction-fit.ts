@@ -75,7 +75,7 @@ export const fitDirection = ({
  */
 export const directionFit = defineWorking<DirectionInput, DirectionFit>({
   name: 'direction-fit',
-  says: 'Tire direction',
+  title: 'Tire direction',
   input: () => ({
     arrows: oneOf(ARROWS, 'Arrows on the sidewall'),
     markedFor: oneOf(['front', 'rear', 'either'], 'Which end the tire is marked for'),

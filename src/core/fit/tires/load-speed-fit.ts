@@ -193,7 +193,7 @@ export const loadSpeedFit = defineWorking<
   LoadSpeedFit
 >({
   name: 'load-speed-fit',
-  says: 'Load and speed rating',
+  title: 'Load and speed rating',
   input: () => ({
     marking: marking('The tire with its load index and speed symbol'),
     end: oneOf(['front', 'rear'], 'The end of the machine'),

@@ -91,7 +91,7 @@ interface Input {
  */
 export const rimWidthFit = defineWorking<Input, RimWidthFit>({
   name: 'rim-width-fit',
-  says: 'Tire and rim width',
+  title: 'Tire and rim width',
   input: () => ({
     marking: marking('The tire that goes on'),
     rimWidthIn: quantity('in', 1, 14, 'Stamped rim width'),

@@ -154,7 +154,7 @@ export const sidewallRead = defineWorking<
   { text: string; parts: SidewallPart[] }
 >({
   name: 'sidewall-read',
-  says: 'Sidewall reader',
+  title: 'Sidewall reader',
   input: () => ({ marking: markingField('The marking as printed on the sidewall') }),
   example: { marking: '120/70 ZR 17 M/C (58W) TL' },
   work({ marking }, show) {

@@ -74,7 +74,7 @@ export const tireAge = defineWorking<
   TireAge
 >({
   name: 'tire-age',
-  says: 'Tire age from date code',
+  title: 'Tire age from date code',
   input: () => ({ dateCode: text(20, 'The date code'), onDate: date('Date'), rules: ruleValues() }),
   example: { dateCode: '3824', onDate: '2026-04-30' },
   work: ({ dateCode, onDate, rules }, show) => measure(dateCode, onDate, rules, show),

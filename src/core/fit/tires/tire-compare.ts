@@ -293,7 +293,7 @@ const readAll = (sizes: readonly string[], rules: RuleValues | undefined): TireS
  */
 export const tireCompare = defineWorking<Input, TireComparison>({
   name: 'tire-compare',
-  says: 'Compare tire sizes',
+  title: 'Compare tire sizes',
   input: () => ({
     sizes: listOf(marking('A size'), 4, 'The current size, then one to three others'),
     end: oneOf(['front', 'rear'], 'The end of the machine').optional(),

@@ -183,7 +183,7 @@ const measure = (text: string, rules: RuleValues | undefined, show: Show): TireS
  */
 export const tireSize = defineWorking<{ marking: string; rules?: RuleValues }, TireSize>({
   name: 'tire-size',
-  says: 'Tire dimensions',
+  title: 'Tire dimensions',
   input: () => ({
     marking: markingField('The size as printed on the sidewall'),
     rules: ruleValues(),

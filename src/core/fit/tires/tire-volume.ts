@@ -21,7 +21,7 @@ interface TireVolume {
  */
 export const tireVolume = defineWorking<Input, TireVolume>({
   name: 'tire-volume',
-  says: 'Tire air volume',
+  title: 'Tire air volume',
   input: () => ({ tire: marking('The tire as printed') }),
   example: { tire: '110/90-19' },
   work({ tire }, show) {

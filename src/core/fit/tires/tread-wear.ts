@@ -60,7 +60,7 @@ const dayDone = (readings: readonly TreadReading[], kmLeft: number): string | nu
 export const treadWear = defineWorking<{ readings: TreadReading[]; rules?: RuleValues }, TreadWear>(
   {
     name: 'tread-wear',
-    says: 'Tread life left',
+    title: 'Tread life left',
     input: () => ({
       readings: listOf(
         record(

@@ -76,7 +76,7 @@ export const tubeDouble = defineWorking<
   DoubledTube
 >({
   name: 'tube-double',
-  says: 'Doubled tube',
+  title: 'Doubled tube',
   input: () => ({
     tire: marking('The tire that goes on'),
     wall: oneOf(['standard', 'heavy', 'ultra'], 'Wall of the old tube'),

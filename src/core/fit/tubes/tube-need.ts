@@ -118,7 +118,7 @@ export const needsTube = (input: TubeNeedInput): TubeNeed => {
  */
 export const tubeNeed = defineWorking<TubeNeedInput, TubeNeed>({
   name: 'tube-need',
-  says: 'Tube or tubeless',
+  title: 'Tube or tubeless',
   input: () => ({
     build: oneOf(['spoked', 'cast', 'split', 'beadlock'], 'Rim build'),
     tubelessMarked: boolean('The rim is marked tubeless'),

@@ -234,7 +234,7 @@ export const fitTubes = (input: Input): TubePick => {
  */
 export const tubePick = defineWorking<Input, TubePick>({
   name: 'tube-pick',
-  says: 'Tubes in stock for a tire',
+  title: 'Tubes in stock for a tire',
   input: () => ({
     tire: marking('The tire that goes on'),
     tubes: uniqueBy(

@@ -68,7 +68,7 @@ export const judgeOldTube = (
  */
 export const tubeReuse = defineWorking<TubeFindings, TubeReuse>({
   name: 'tube-reuse',
-  says: 'Old tube: reuse or replace',
+  title: 'Old tube: reuse or replace',
   input: () => ({ ...OLD_TUBE_FIELDS, rules: ruleValues() }),
   example: { holdsAir: true, chafed: false, valveSound: true, ageYears: 1, patches: 0 },
   work(findings, show) {

@@ -80,7 +80,7 @@ export const tubeStretch = defineWorking<
   TubeStretch
 >({
   name: 'tube-stretch',
-  says: 'Tube stretch',
+  title: 'Tube stretch',
   input: () => ({
     tire: marking('The tire that goes on'),
     flatWidthMm: quantity('mm', 15, 300, 'Width of the tube laid flat'),

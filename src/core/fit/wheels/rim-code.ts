@@ -133,7 +133,7 @@ const parse = (code: string, show: Show): RimCode => {
  */
 export const rimCode = defineWorking<{ code: string }, RimCode>({
   name: 'rim-code',
-  says: 'Rim code reader',
+  title: 'Rim code reader',
   input: () => ({ code: text(40, 'The code as stamped into the rim') }),
   example: { code: '17 M/C x MT3.50' },
   work: ({ code }, show) => parse(code, show),

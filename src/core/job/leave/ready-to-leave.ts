@@ -189,12 +189,12 @@ const JUDGES: Record<SafetyPoint, (facts: LeaveFacts) => Judged | null> = {
   ride: ({ ride }) => ride && RIDE[ride],
 };
 
-const maybe = (says: string) =>
+const maybe = (label: string) =>
   Joi.boolean()
     .allow(null)
     .required()
-    .description(says)
-    .meta({ expected: `Enter ${lowerFirst(says)}: true, false, or null if it was not checked` });
+    .description(label)
+    .meta({ expected: `Enter ${lowerFirst(label)}: true, false, or null if it was not checked` });
 
 /**
  * For every safety point whether the log proves it, by what, and what is missing.
@@ -205,7 +205,7 @@ const maybe = (says: string) =>
  */
 export const readyToLeave = defineWorking<LeaveFacts, ReadyToLeave>({
   name: 'ready-to-leave',
-  says: 'Safety checks on record',
+  title: 'Safety checks on record',
   input: () => ({
     seatedDisc: maybe('Seated on the disc side'),
     seatedOther: maybe('Seated on the other side'),

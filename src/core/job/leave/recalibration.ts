@@ -42,7 +42,7 @@ const ride = (teachKmh: number | null, teachM: number | null): Sentence => {
  */
 export const recalibration = defineWorking<Input, Recalibration>({
   name: 'recalibration',
-  says: 'Recalibration',
+  title: 'Recalibration',
   input: () => ({
     teachKmh: quantity('km/h', 3, 150, 'Speed to hold').allow(null),
     teachM: quantity('m', 5, 50_000, 'Distance').allow(null),

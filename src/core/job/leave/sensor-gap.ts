@@ -47,7 +47,7 @@ export const SENSOR_READINGS = listOf(
  */
 export const sensorGap = defineWorking<Input, SensorGap>({
   name: 'sensor-gap',
-  says: 'Wheel sensor gap',
+  title: 'Wheel sensor gap',
   input: () => ({
     readings: SENSOR_READINGS,
     wantMinMm: quantity('mm', 0, 5, 'Gap in the manual, min').optional(),

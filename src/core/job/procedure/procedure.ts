@@ -108,7 +108,7 @@ export const stepsFor = (input: ProcedureInput): Step[] => {
  */
 export const procedure = defineWorking<ProcedureInput, { steps: Step[] }>({
   name: 'procedure',
-  says: 'Steps for a wheel',
+  title: 'Steps for a wheel',
   input: () => ({
     machine: record(
       {

@@ -390,7 +390,7 @@ const MORE_WEIGHT = 2;
  */
 export const trouble = defineWorking<Input, { checks: OrderedCheck[] }>({
   name: 'trouble',
-  says: 'Trouble checks',
+  title: 'Trouble checks',
   input: () => ({
     symptom: oneOf(SYMPTOMS, 'What you see'),
     build: oneOf(BUILDS, 'Rim build'),

@@ -108,18 +108,18 @@ const ruleValue = Joi.alternatives(Joi.number(), Joi.string().max(200).allow('')
   .required()
   .meta({ expected: 'Enter a number or a word' });
 const ruleKey = text(60, 'The rule');
-const note = (says: string) => text(1000, says).allow('');
+const note = (label: string) => text(1000, label).allow('');
 const flag = Joi.boolean().required().meta({ expected: 'Choose true or false' });
 const loose = Joi.object().unknown().required();
 /** Longer logs are not written by hand. */
 const MAX_ENTRIES = 100_000;
-const entries = (says: string) =>
+const entries = (label: string) =>
   Joi.array()
     .items(loose)
     .min(1)
     .max(MAX_ENTRIES)
     .required()
-    .meta({ expected: `Enter ${lowerFirst(says)}, at least its opening` });
+    .meta({ expected: `Enter ${lowerFirst(label)}, at least its opening` });
 const maybe = (schema: Joi.Schema) => schema.allow(null);
 
 /** A schema for every field of every kind: a missing or misspelled one does not compile. */

@@ -105,8 +105,8 @@ const percentOf = (minor: number, pct: number): number => Math.round(minor * pct
 const HOUR_S = 3600;
 const MAX_S = 30 * 86_400;
 
-const money = (says: string) => count(0, 100_000_000, says);
-const seconds = (says: string) => count(0, MAX_S, `${says}, in seconds`);
+const money = (label: string) => count(0, 100_000_000, label);
+const seconds = (label: string) => count(0, MAX_S, `${label}, in seconds`);
 
 /**
  * The cost of a visit: parts, labour by the wheel or by the hour, disposal fee and tax, with a
@@ -119,7 +119,7 @@ const seconds = (says: string) => count(0, MAX_S, `${says}, in seconds`);
  */
 export const estimate = defineWorking<Input, Estimate>({
   name: 'estimate',
-  says: 'Estimate and final cost',
+  title: 'Estimate and final cost',
   input: () => ({
     wheels: listOf(
       record(

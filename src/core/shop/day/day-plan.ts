@@ -252,7 +252,8 @@ const work = (input: Input): { problem: PlanProblem; found: PlanFound; plan: Day
   };
 };
 
-const minutes = (from: number, to: number, says: string) => count(from, to, `${says}, in minutes`);
+const minutes = (from: number, to: number, label: string) =>
+  count(from, to, `${label}, in minutes`);
 
 /**
  * Day plan; then with the least lateness, then with the wheels done
@@ -266,7 +267,7 @@ const minutes = (from: number, to: number, says: string) => count(from, to, `${s
  */
 export const dayPlan = defineWorking<Input, DayPlan>({
   name: 'day-plan',
-  says: 'Day plan',
+  title: 'Day plan',
   input: () => ({
     people: listOf(text(60, 'Who’s working'), 6, 'Who’s working'),
     benches: count(1, 12, 'Benches'),

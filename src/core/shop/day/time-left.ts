@@ -111,7 +111,7 @@ export const timeLeftOf = (stations: readonly StationLeft[], rules?: RuleValues)
  */
 export const timeLeft = defineWorking<Input, TimeLeft>({
   name: 'time-left',
-  says: 'Time left on a job',
+  title: 'Time left on a job',
   input: () => ({
     stations: listOf(
       record(

@@ -103,7 +103,7 @@ const fastener = record(
   },
   'A fastener',
 );
-const dated = (of: readonly DatedNumber[], says: string) =>
+const dated = (of: readonly DatedNumber[], label: string) =>
   record(
     {
       onDate: date('Day it was measured'),
@@ -114,7 +114,7 @@ const dated = (of: readonly DatedNumber[], says: string) =>
         ]),
       ),
     },
-    says,
+    label,
   );
 
 const plain = ({ label, form }: Field): Joi.Schema => {

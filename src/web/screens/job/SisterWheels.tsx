@@ -18,7 +18,7 @@ export const SisterWheels = ({ jobId }: { jobId: string }) => {
       ? [
           {
             key: 'v',
-            says: 'The other wheel of this visit',
+            label: 'The other wheel of this visit',
             run: () => void navigate(pathOf(next)),
           },
         ]

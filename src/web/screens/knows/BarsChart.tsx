@@ -4,7 +4,7 @@ export interface BarRow {
   name: string;
   value: number;
   /** The text behind the bar, with its unit. */
-  says: string;
+  label: string;
 }
 
 const ROW_PX = 34;
@@ -14,7 +14,7 @@ export default function BarsChart({ rows, label }: { rows: readonly BarRow[]; la
   return (
     <div
       role="img"
-      aria-label={`${label}: ${rows.map((r) => `${r.name} ${r.says}`).join('; ')}`}
+      aria-label={`${label}: ${rows.map((r) => `${r.name} ${r.label}`).join('; ')}`}
       style={{ height: rows.length * ROW_PX + 20 }}
     >
       <ResponsiveContainer width="100%" height="100%">
@@ -42,7 +42,7 @@ export default function BarsChart({ rows, label }: { rows: readonly BarRow[]; la
             barSize={18}
             isAnimationActive={false}
           >
-            <LabelList dataKey="says" position="right" fill="var(--ink2)" fontSize={15} />
+            <LabelList dataKey="label" position="right" fill="var(--ink2)" fontSize={15} />
           </Bar>
         </BarChart>
       </ResponsiveContainer>

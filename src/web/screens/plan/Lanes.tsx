@@ -75,7 +75,7 @@ const Block = ({
       ref={setNodeRef}
       {...attributes}
       {...listeners}
-      aria-label={bar.says}
+      aria-label={bar.label}
       onKeyUp={(e) => {
         if (e.key === 'f' && bar.fixed) onFree(bar);
       }}
@@ -146,10 +146,10 @@ export const Lanes = ({
     if (bar && (delta.x !== 0 || delta.y !== 0)) onMove(movedBy(bar, delta));
   };
   const announcements: Announcements = {
-    onDragStart: ({ active }) => `Moving: ${barOf(active.id)?.says ?? ''}`,
+    onDragStart: ({ active }) => `Moving: ${barOf(active.id)?.label ?? ''}`,
     onDragOver: () => undefined,
     onDragEnd: ({ active }) => `Pinned: ${barOf(active.id)?.wheel ?? ''}`,
-    onDragCancel: ({ active }) => `Moving: ${barOf(active.id)?.says ?? ''}`,
+    onDragCancel: ({ active }) => `Moving: ${barOf(active.id)?.label ?? ''}`,
   };
   return (
     <DndContext

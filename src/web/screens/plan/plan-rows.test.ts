@@ -11,7 +11,7 @@ const bar = (more: Partial<Bar>): Bar => ({
   fixed: false,
   wheelNumber: 1,
   wheel: 'Hob 250, rear',
-  says: '',
+  label: '',
   promisedMs: null,
   late: false,
   ...more,

@@ -17,7 +17,7 @@ export interface Bar {
   /** Number of its wheel in this plan, by first start. */
   wheelNumber: number;
   wheel: string;
-  says: string;
+  label: string;
   /** Of the block with which a promised machine is done: the promise. */
   promisedMs: number | null;
   /** The promise is not kept. */
@@ -54,7 +54,7 @@ export const barsOf = ({ at, working }: PlanAnswer): Bar[] => {
       fixed: row.fixed,
       wheelNumber: numbers.indexOf(row.wheelId) + 1,
       wheel,
-      says: `${wheel}, ${BLOCK_WORDS[row.block]}, ${row.person}, ${clockOf(startMs)} to ${clockOf(endMs)}${row.fixed ? ', pinned' : ''}`,
+      label: `${wheel}, ${BLOCK_WORDS[row.block]}, ${row.person}, ${clockOf(startMs)} to ${clockOf(endMs)}${row.fixed ? ', pinned' : ''}`,
       promisedMs: dueOf(row.visitId, row.endMin),
       late: late.has(row.visitId),
     };

@@ -61,15 +61,15 @@ export const AirRun = ({ at, who, onDone }: RunProps) => {
     !isOver && toKpa !== null && toKpa >= 5 && act({ do: 'air', toKpa: Math.min(690, toKpa) });
   const done = () => onDone(acts, tookS());
   useKeys([
-    { key: 'a', says: 'Air, up to the pressure', run: () => void fill() },
-    { key: 'o', says: 'All air out', run: () => void doing({ do: 'all out' })() },
+    { key: 'a', label: 'Air, up to the pressure', run: () => void fill() },
+    { key: 'o', label: 'All air out', run: () => void doing({ do: 'all out' })() },
     {
       key: 'l',
-      says: 'Break the beads and lubricate',
+      label: 'Break the beads and lubricate',
       run: () => void doing({ do: 'lubricate' })(),
     },
-    { key: 'x', says: 'Stop here', run: () => void doing({ do: 'call it off' })() },
-    { key: 'n', says: 'Done: show results', run: done },
+    { key: 'x', label: 'Stop here', run: () => void doing({ do: 'call it off' })() },
+    { key: 'n', label: 'Done: show results', run: done },
   ]);
   const pops = seen.flatMap((s) => s.popped.map(() => s.kpa));
   const says = isSeated(state)

@@ -106,10 +106,10 @@ export const BalanceRun = ({ at, who, onDone }: RunProps) => {
       tookS(),
     );
   useKeys([
-    { key: 'l', says: 'Released from the left', run: () => letGo(() => wheel.letGo('left')) },
-    { key: 'r', says: 'Released from the right', run: () => letGo(() => wheel.letGo('right')) },
-    { key: 'h', says: 'Hold the picked place level and release', run: level },
-    { key: 'n', says: 'Put on the picked weights', run: putOn },
+    { key: 'l', label: 'Released from the left', run: () => letGo(() => wheel.letGo('left')) },
+    { key: 'r', label: 'Released from the right', run: () => letGo(() => wheel.letGo('right')) },
+    { key: 'h', label: 'Hold the picked place level and release', run: level },
+    { key: 'n', label: 'Put on the picked weights', run: putOn },
   ]);
   const marks = useMemo(
     (): DialMark[] => [

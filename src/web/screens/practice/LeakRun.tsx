@@ -63,11 +63,11 @@ export const LeakRun = ({ at, who, onDone }: RunProps) => {
   useKeys([
     ...WAITS.map(([key, days, says]) => ({
       key,
-      says: `Read it ${says.toLowerCase()}`,
+      label: `Read it ${says.toLowerCase()}`,
       run: wait(days),
     })),
-    { key: 'l', says: 'It leaks', run: tell('leaks') },
-    { key: 'o', says: 'It’s the weather', run: tell('ordinary') },
+    { key: 'l', label: 'It leaks', run: tell('leaks') },
+    { key: 'o', label: 'It’s the weather', run: tell('ordinary') },
   ]);
   const last = readings.at(-1)!;
   return (

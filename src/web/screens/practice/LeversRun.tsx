@@ -101,14 +101,14 @@ export const LeversRun = ({ at, who, onDone }: RunProps) => {
   };
   const done = () => onDone(acts, tookS());
   useKeys([
-    { key: 'b', says: 'Start at the picked place', run: begin },
-    { key: '.', says: 'A bite, clockwise', run: () => void bite('clockwise')() },
-    { key: ',', says: 'A bite, counterclockwise', run: () => void bite('back')() },
-    { key: 'p', says: 'Push the fitted bead down', run: () => void doing({ do: 'push down' })() },
-    { key: 'l', says: 'Press the lock in', run: () => void doing({ do: 'press the lock' })() },
-    { key: 'k', says: 'Kneel at the picked place', run: kneel },
-    { key: 'f', says: 'Feel for the tube', run: () => void doing({ do: 'feel' })() },
-    { key: 'n', says: 'Done: show results', run: () => isBegun && done() },
+    { key: 'b', label: 'Start at the picked place', run: begin },
+    { key: '.', label: 'A bite, clockwise', run: () => void bite('clockwise')() },
+    { key: ',', label: 'A bite, counterclockwise', run: () => void bite('back')() },
+    { key: 'p', label: 'Push the fitted bead down', run: () => void doing({ do: 'push down' })() },
+    { key: 'l', label: 'Press the lock in', run: () => void doing({ do: 'press the lock' })() },
+    { key: 'k', label: 'Kneel at the picked place', run: kneel },
+    { key: 'f', label: 'Feel for the tube', run: () => void doing({ do: 'feel' })() },
+    { key: 'n', label: 'Done: show results', run: () => isBegun && done() },
   ]);
   const last = seen.at(-1);
   const leftMm = ((360 - state.onDeg) / 360) * Math.PI * bead.rim.flangeMm;

@@ -110,14 +110,14 @@ export const PairRun = ({ at, who, onDone }: RunProps) => {
   useKeys([
     ...hidden.tires.map((_, i) => ({
       key: String(i + 1),
-      says: `Pick tire ${i + 1}`,
+      label: `Pick tire ${i + 1}`,
       run: () => setTire(i + 1),
     })),
-    { key: 'a', says: 'Set the picked tire to the pressure', run: () => void fill() },
-    { key: 't', says: 'Tape the picked tire', run: () => void tape() },
-    { key: 'p', says: 'The picked two are a pair', run: () => void pair() },
-    { key: 'x', says: 'No pair: use another tire', run: () => void none() },
-    { key: 'n', says: 'Done: show results', run: done },
+    { key: 'a', label: 'Set the picked tire to the pressure', run: () => void fill() },
+    { key: 't', label: 'Tape the picked tire', run: () => void tape() },
+    { key: 'p', label: 'The picked two are a pair', run: () => void pair() },
+    { key: 'x', label: 'No pair: use another tire', run: () => void none() },
+    { key: 'n', label: 'Done: show results', run: done },
   ]);
   return (
     <RunLayout

@@ -38,7 +38,6 @@ export const RimCut = ({ bead, state }: { bead: HiddenBead; state: BeadState }) 
       near: { lower: { seatShare: upShare }, upper: { overShare } },
       far: { lower: { seatShare: upShare }, upper: { seatShare: upShare } },
       hasLever: !state.over,
-      words: ['at the lever', 'far side'],
     }),
     [upShare, overShare, state.over],
   );
@@ -46,12 +45,12 @@ export const RimCut = ({ bead, state }: { bead: HiddenBead; state: BeadState }) 
     ? 'The bead is over.'
     : `Of the bead that is on, ${Math.round(upShare * 100)}% is up on its seat; the rest is in the well.`;
   return (
-    <WheelCutPicture
-      section={section}
-      cut={cut}
-      fillMm={wellFillMm(bead.fill)}
-      says={says}
-      className="max-w-[400px]"
-    />
+    <figure className="max-w-[400px]">
+      <WheelCutPicture section={section} cut={cut} fillMm={wellFillMm(bead.fill)} label={says} />
+      <figcaption className="flex justify-around text-[15px] leading-none text-ink2" aria-hidden>
+        <span>at the lever</span>
+        <span>far side</span>
+      </figcaption>
+    </figure>
   );
 };

@@ -84,20 +84,20 @@ export const RingRun = ({ at, who, onDone }: RunProps) => {
     setBolt((b) => ((b - 1 + by + RING_BOLTS.count) % RING_BOLTS.count) + 1);
   const done = () => onDone(acts, tookS());
   useKeys([
-    { key: 'b', says: 'Measure a bundle', run: () => void doing({ do: 'bundle' })() },
-    { key: 'g', says: 'Measure its gap', run: () => void doing({ do: 'gap' })() },
-    { key: '.', says: 'Next bolt', run: () => onTo(1) },
-    { key: ',', says: 'Previous bolt', run: () => onTo(-1) },
-    { key: 'f', says: 'Feeler at the bolt', run: () => void feel() },
-    { key: 't', says: 'Turn the bolt', run: () => void turn() },
+    { key: 'b', label: 'Measure a bundle', run: () => void doing({ do: 'bundle' })() },
+    { key: 'g', label: 'Measure its gap', run: () => void doing({ do: 'gap' })() },
+    { key: '.', label: 'Next bolt', run: () => onTo(1) },
+    { key: ',', label: 'Previous bolt', run: () => onTo(-1) },
+    { key: 'f', label: 'Feeler at the bolt', run: () => void feel() },
+    { key: 't', label: 'Turn the bolt', run: () => void turn() },
     {
       key: 'h',
-      says: 'Half a turn each, all around',
+      label: 'Half a turn each, all around',
       run: () => void doing({ do: 'half a turn each' })(),
     },
-    { key: 'q', says: 'Torque all bolts', run: () => void doing({ do: 'torque' })() },
-    { key: 'x', says: 'Stop here', run: () => void doing({ do: 'call it off' })() },
-    { key: 'n', says: 'Done: show results', run: done },
+    { key: 'q', label: 'Torque all bolts', run: () => void doing({ do: 'torque' })() },
+    { key: 'x', label: 'Stop here', run: () => void doing({ do: 'call it off' })() },
+    { key: 'n', label: 'Done: show results', run: done },
   ]);
   const felt = useMemo(() => feltNow(acts, seen), [acts, seen]);
   const marks = useMemo(

@@ -65,12 +65,12 @@ export const SidewallRun = ({ at, who, onDone }: RunProps) => {
   useKeys([
     ...hidden.tires.map((_, i) => ({
       key: String(i + 1),
-      says: `Pick tire ${i + 1}`,
+      label: `Pick tire ${i + 1}`,
       run: () => setTire(i + 1),
     })),
-    { key: 'f', says: 'The picked tire fits', run: () => void fits() },
-    { key: 'r', says: 'Refuse the picked tire', run: () => void refuse() },
-    { key: 'n', says: 'Done: show results', run: done },
+    { key: 'f', label: 'The picked tire fits', run: () => void fits() },
+    { key: 'r', label: 'Refuse the picked tire', run: () => void refuse() },
+    { key: 'n', label: 'Done: show results', run: done },
   ]);
   return (
     <div className="grid gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_400px]">

@@ -75,11 +75,11 @@ export const TrueRun = ({ at, who, onDone }: RunProps) => {
     spoke !== null && act({ spoke, eighths: sign * Number(eighths) });
   const done = () => onDone(acts, tookS());
   useKeys([
-    { key: '.', says: 'Next spoke', run: () => pick((deg ?? 0) + step) },
-    { key: ',', says: 'Previous spoke', run: () => pick((deg ?? 0) - step) },
-    { key: 't', says: 'Tighten the nipple at the needle', run: () => void turn(1)() },
-    { key: 'l', says: 'Loosen the nipple at the needle', run: () => void turn(-1)() },
-    { key: 'n', says: 'Call it true: show results', run: done },
+    { key: '.', label: 'Next spoke', run: () => pick((deg ?? 0) + step) },
+    { key: ',', label: 'Previous spoke', run: () => pick((deg ?? 0) - step) },
+    { key: 't', label: 'Tighten the nipple at the needle', run: () => void turn(1)() },
+    { key: 'l', label: 'Loosen the nipple at the needle', run: () => void turn(-1)() },
+    { key: 'n', label: 'Call it true: show results', run: done },
   ]);
   const marks = useMemo(
     (): DialMark[] => (deg === null ? [] : [{ is: 'rest', deg, label: 'the needle' }]),

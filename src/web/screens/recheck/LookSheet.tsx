@@ -27,7 +27,7 @@ interface Asked {
   /** Someone says whether it is as it should be, and what he found. */
   judged: boolean;
   /** The subject, in a line. */
-  says: string;
+  label: string;
 }
 
 const PRESSURE: readonly Reading[] = [
@@ -37,26 +37,26 @@ const PRESSURE: readonly Reading[] = [
 
 /** The readings that close each look. */
 const ASKED: Record<Look, Asked> = {
-  pressure: { readings: PRESSURE, judged: true, says: 'Cold, with the same gauge.' },
+  pressure: { readings: PRESSURE, judged: true, label: 'Cold, with the same gauge.' },
   leak: {
     readings: PRESSURE,
     judged: false,
-    says: 'Check bead, stem and core with soapy water, then read the gauge.',
+    label: 'Check bead, stem and core with soapy water, then read the gauge.',
   },
   bolts: {
     readings: [],
     judged: true,
-    says: 'Torque the bolts cold; weights still on; spokes ring.',
+    label: 'Torque the bolts cold; weights still on; spokes ring.',
   },
-  age: { readings: [], judged: true, says: 'Check sidewall, grooves, bead and valve for cracks.' },
-  anything: { readings: [], judged: true, says: '' },
+  age: { readings: [], judged: true, label: 'Check sidewall, grooves, bead and valve for cracks.' },
+  anything: { readings: [], judged: true, label: '' },
   tread: {
     readings: [
       { field: 'depthMm', label: 'Depth at the lowest place', unit: 'tread' },
       { field: 'km', label: 'Distance run', unit: 'km' },
     ],
     judged: false,
-    says: 'Measured where it is lowest.',
+    label: 'Measured where it is lowest.',
   },
   tape: {
     readings: [
@@ -65,9 +65,9 @@ const ASKED: Record<Look, Asked> = {
       { field: 'run', label: 'Runs so far', unit: null },
     ],
     judged: false,
-    says: 'Around the middle of the tread, at the measuring pressure.',
+    label: 'Around the middle of the tread, at the measuring pressure.',
   },
-  calibration: { readings: [], judged: false, says: 'The date on its certificate.' },
+  calibration: { readings: [], judged: false, label: 'The date on its certificate.' },
 };
 
 const Form = ({ row, onDone }: { row: RecheckRow; onDone: () => void }) => {
@@ -126,7 +126,7 @@ const Form = ({ row, onDone }: { row: RecheckRow; onDone: () => void }) => {
         {row.rider && <span className="text-ink2">, {row.rider}</span>}
         <span className="block text-ink2">
           {row.dueOn < today() ? 'Was due on' : 'Due on'} {dateText(row.dueOn)}
-          {row.jobNumber !== null && `, by job ${row.jobNumber}`}. {asked.says}
+          {row.jobNumber !== null && `, by job ${row.jobNumber}`}. {asked.label}
         </span>
       </p>
       <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">

@@ -45,12 +45,12 @@ const Form = <K extends RecordKind>({ kind, record, onDone }: Props<K>) => {
   const build = useWatch({ control, name: 'build' });
   const fields = fieldsOfKind(kind).filter((f) => !f.builds || f.builds.includes(String(build)));
 
-  const send = async (write: () => Promise<unknown>, says: string) => {
+  const send = async (write: () => Promise<unknown>, text: string) => {
     try {
       await write();
       dispatch(recordChanged({ kind, id, before: record }));
       await dispatch(shopChanged());
-      dispatch(announce({ text: says, tone: 'good' }));
+      dispatch(announce({ text: text, tone: 'good' }));
       onDone();
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;

@@ -8,7 +8,7 @@ test('synonyms belong to calculators that exist', () => {
 });
 
 test('titles are nouns of at most 34 characters, each once', () => {
-  const titles = WORKINGS.map((w) => w.says);
+  const titles = WORKINGS.map((w) => w.title);
   expect(titles.filter((t) => t.length > 34)).toEqual([]);
   expect(titles.filter((t) => /^(What|Which|Whether|How|Where|In which)\b/.test(t))).toEqual([]);
   expect(new Set(titles).size).toBe(titles.length);

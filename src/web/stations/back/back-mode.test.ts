@@ -53,8 +53,8 @@ test('without figures the manual is asked for; a fastener without one is snug', 
     walk: { rows: [], next: undefined, sure: [], isSecondRound: false },
   });
   expect(backWordsOf(none).now).toBe('No torque values are known.');
-  expect(backWordsOf({ is: 'fastener', row: lock, isSure: true }).says).toBe('Snug');
-  expect(backWordsOf({ is: 'fastener', row: nut, isSure: true }).says).toBe('Torqued');
+  expect(backWordsOf({ is: 'fastener', row: lock, isSure: true }).label).toBe('Snug');
+  expect(backWordsOf({ is: 'fastener', row: nut, isSure: true }).label).toBe('Torqued');
 });
 
 test('an axle nut without a figure is not written as snug together with others; a rim lock’s nut is', () => {

@@ -46,7 +46,7 @@ export const backModeOf = ({ current, walk, batch, torques, isLoose }: Open): Ba
 interface BackWords {
   now: string;
   why: string;
-  says: string;
+  label: string;
 }
 
 /** The words of what the station is at. */
@@ -56,41 +56,41 @@ export const backWordsOf = (mode: BackMode): BackWords => {
       return {
         now: 'Loose wheel.',
         why: 'The rider installs it: torque by the manual, two passes, and pump the brake.',
-        says: 'Next: hand over',
+        label: 'Next: hand over',
       };
     case 'done':
-      return { now: 'The wheel is on.', why: 'Next: the paperwork.', says: 'Next: hand over' };
+      return { now: 'The wheel is on.', why: 'Next: the paperwork.', label: 'Next: hand over' };
     case 'steps':
       return {
         now: `${counted(mode.batch.steps.length - mode.batch.left.size, 'step')}, as shown.`,
         why: 'Untap any you did not do.',
-        says: 'All done as shown',
+        label: 'All done as shown',
       };
     case 'fasteners':
       return {
         now: `Tighten ${counted(mode.batch.count, 'fastener')}, in this order.`,
         why: 'Values from the manual. Make sure the far end of the axle does not turn too. Untap any you did not do.',
-        says: 'All tightened as shown',
+        label: 'All tightened as shown',
       };
     case 'fastener':
       return {
         now: `Next: ${mode.row.fastener.name}.`,
         why: 'Axle nut before pinch bolts. Values from the manual.',
-        says: mode.row.fastener.torqueNm === null ? 'Snug' : 'Torqued',
+        label: mode.row.fastener.torqueNm === null ? 'Snug' : 'Torqued',
       };
     case 'round':
       return {
         now: 'Second pass: every fastener.',
         why: 'Tightening one can loosen the others.',
-        says: 'Second pass done',
+        label: 'Second pass done',
       };
     case 'step':
       return mode.hasNoFigures
         ? {
             now: 'No torque values are known.',
             why: 'Get them from the machine’s manual and note them.',
-            says: 'Done',
+            label: 'Done',
           }
-        : { now: mode.step.say, why: mode.step.why, says: 'Done' };
+        : { now: mode.step.say, why: mode.step.why, label: 'Done' };
   }
 };

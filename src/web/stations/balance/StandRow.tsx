@@ -25,7 +25,7 @@ export const StandRow = ({ stand, on, levelDeg, onFrom, onTake }: Props) => {
   const place = usePlace();
   const seenSide = useSeenSide();
   const { hold } = useHold(stand.device);
-  const { device, line, reading, says } = stand;
+  const { device, line, reading, text: says } = stand;
   const simulated = device?.simulated ?? false;
   const weights = JSON.stringify(on.map(({ massG, deg }) => ({ massG, deg })));
   // What the log has on the wheel is on the simulated one.

@@ -61,7 +61,7 @@ export const Tries = ({ oddId }: { oddId: string | null }) => {
               })}
               {e.id === oddId && <span className="text-check">, doesn’t fit</span>}
             </span>
-            <Tip says="Remove">
+            <Tip label="Remove">
               <button
                 type="button"
                 className="grid h-9 w-12 shrink-0 max-lg:h-12 cursor-pointer place-items-center rounded-lg text-ink2 hover:bg-stone2"

@@ -12,16 +12,16 @@ import { RecalibrationSheet } from './RecalibrationSheet';
 const Opens = ({
   label,
   hotkey,
-  says,
+  keyLabel,
   children,
 }: {
   label: ReactNode;
   hotkey: string;
-  says: string;
+  keyLabel: string;
   children: (close: () => void) => ReactNode;
 }) => {
   const [open, setOpen] = useState(false);
-  useKeys([{ key: hotkey.toLowerCase(), says, run: () => setOpen(true) }]);
+  useKeys([{ key: hotkey.toLowerCase(), label: keyLabel, run: () => setOpen(true) }]);
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild>
@@ -50,14 +50,14 @@ export const Leaving = () => {
   const again = () => write([{ kind: 'step', data: { stepId: 'leave-cool' } }], 'Bolts rechecked.');
   return (
     <div className="mb-2 flex flex-wrap items-center gap-2">
-      <Opens label={state.ride ? 'Ride again' : 'Test ride'} hotkey="D" says="Test ride">
+      <Opens label={state.ride ? 'Ride again' : 'Test ride'} hotkey="D" keyLabel="Test ride">
         {(close) => <RideSheet onDone={close} />}
       </Opens>
       {teaching?.result.needed && (
         <Opens
           label={state.taught?.done ? 'Recalibrated' : 'Recalibrate'}
           hotkey="L"
-          says="Recalibration"
+          keyLabel="Recalibration"
         >
           {(close) => <RecalibrationSheet onDone={close} />}
         </Opens>

@@ -18,7 +18,7 @@ interface Props {
 export const CaliperTake = ({ next, onTake }: Props) => {
   const [on, setOn] = useState(false);
   const { say } = useUnits();
-  const { device, line, reading, says, forget } = useDevice('caliper', on);
+  const { device, line, reading, text: says, forget } = useDevice('caliper', on);
   if (!on)
     return (
       <Button small onClick={() => setOn(true)}>

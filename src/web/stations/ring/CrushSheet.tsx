@@ -26,7 +26,7 @@ interface Cell {
   part: Part;
   i: number;
   /** `outer bead, bundle 2` */
-  says: string;
+  label: string;
 }
 
 const cellsOf = (sides: readonly BeadSide[]): Cell[] =>
@@ -36,7 +36,7 @@ const cellsOf = (sides: readonly BeadSide[]): Cell[] =>
         side,
         part,
         i,
-        says: `${side} bead, ${word} ${i + 1}`,
+        label: `${side} bead, ${word} ${i + 1}`,
       })),
     ),
   );
@@ -115,7 +115,7 @@ export const CrushSheet = ({ onDone }: { onDone: () => void }) => {
       </div>
       <div className="mt-3">
         <CaliperTake
-          next={next?.says ?? null}
+          next={next?.label ?? null}
           onTake={(mm, from) => {
             if (next) put(next, show(mm, 'mm', 3));
             setDevice(from);

@@ -15,7 +15,7 @@ import { useRing, type RingAtHand } from './use-ring';
 /** The wrench that walks the ring: what it says, and why a click ticked nothing. */
 const Wrench = ({ at }: { at: RingAtHand }) => {
   const { say } = useUnits();
-  const { device, line, says } = at.wrench;
+  const { device, line, text: says } = at.wrench;
   return (
     <div
       className="mt-2 rounded-[14px_14px_14px_4px] border-2 border-ink p-2"
@@ -49,7 +49,7 @@ export const RingPanel = ({ step, big = false }: { step: Step | undefined; big?:
   const at = useRing(step, listening);
   const { ring } = at;
   const isTorque = step?.id.endsWith('-torque') === true;
-  useKeys(ring?.next && isTorque ? [{ key: 'k', says: 'Bolt is torqued', run: at.tick }] : []);
+  useKeys(ring?.next && isTorque ? [{ key: 'k', label: 'Bolt is torqued', run: at.tick }] : []);
   if (at.isUncounted) return <CountBolts />;
   if (!ring) return null;
   if (!isTorque)
