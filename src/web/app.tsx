@@ -1,12 +1,12 @@
 import { lazy, Suspense, useEffect } from 'react';
 import { BrowserRouter, Link, Navigate, Route, Routes, useLocation } from 'react-router';
 import { Button } from './parts/Button';
-import { ConfirmGate } from './parts/ConfirmGate';
+import { ConfirmGate } from './shared/ConfirmGate';
 import { Fallback } from './parts/Fallback';
-import { Failed, Frame, Waiting } from './parts/Frame';
+import { Failed, Frame, Waiting } from './shared/Frame';
 import { KeysProvider } from './parts/keys';
-import { useLock } from './parts/use-lock';
-import { WorkingSheet } from './parts/working';
+import { useLock } from './shared/use-lock';
+import { WorkingSheet } from './shared/working';
 import { TodayScreen } from './screens/TodayScreen';
 import { useApp, useDo } from './store';
 import { whoChosen } from './store/prefs-slice';

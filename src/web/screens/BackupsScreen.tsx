@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { BACKUP_WORDS, sizeText, type KeptBackup } from '../../core/reports/backup';
 import { Button } from '../parts/Button';
 import { FileButton } from '../parts/FileButton';
-import { Failed, Frame, Waiting } from '../parts/Frame';
+import { Failed, Frame, Waiting } from '../shared/Frame';
 import { useKeys } from '../parts/keys';
 import { momentText } from '../parts/moment-text';
 import { useNow } from '../parts/use-now';
@@ -12,7 +12,7 @@ import {
   useBringBackupMutation,
   useMakeBackupMutation,
 } from '../store/backups-api';
-import { serverProblem } from '../parts/server-problem';
+import { serverProblem } from '../shared/server-problem';
 import { BackupSafety } from './backup/BackupSafety';
 import { ExportImport } from './backup/ExportImport';
 import { RestoreSheet } from './backup/RestoreSheet';

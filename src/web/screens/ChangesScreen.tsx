@@ -1,12 +1,12 @@
 import { fieldsOfKind, type RecordKind, type ShopChange } from '../../core/shop/records';
 import { Button } from '../parts/Button';
-import { Failed, Frame, Waiting } from '../parts/Frame';
+import { Failed, Frame, Waiting } from '../shared/Frame';
 import { momentText } from '../parts/moment-text';
-import { useUnits } from '../parts/quantity';
+import { useUnits } from '../shared/quantity';
 import { useNow } from '../parts/use-now';
 import { useApp } from '../store';
 import { useChangesInfiniteQuery } from '../store/changes-api';
-import { serverProblem } from '../parts/server-problem';
+import { serverProblem } from '../shared/server-problem';
 
 const MAX_LETTERS = 80;
 

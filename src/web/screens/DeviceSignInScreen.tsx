@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { Waiting } from '../parts/Frame';
+import { Waiting } from '../shared/Frame';
 import { useSignIn } from './auth/use-sign-in';
 
 /**

@@ -3,18 +3,18 @@ import { Link } from 'react-router';
 import { DEVICE_KINDS, FAILURES, type DeviceState, type Failure } from '../../core/bench/devices';
 import type { Verdict } from '../../core/base/working';
 import { Button } from '../parts/Button';
-import { DEVICE_DIGITS } from '../parts/DeviceTake';
-import { ChoiceField } from '../parts/fields';
-import { Failed, Frame, Waiting } from '../parts/Frame';
-import { useUnits } from '../parts/quantity';
-import { StandInKnobs } from '../parts/StandInKnobs';
-import { useAllDevices } from '../parts/use-all-devices';
+import { DEVICE_DIGITS } from '../shared/DeviceTake';
+import { ChoiceField } from '../shared/fields';
+import { Failed, Frame, Waiting } from '../shared/Frame';
+import { useUnits } from '../shared/quantity';
+import { StandInKnobs } from '../shared/StandInKnobs';
+import { useAllDevices } from '../shared/use-all-devices';
 import { VerdictShape } from '../parts/VerdictMark';
 import { useApp, useDo } from '../store';
 import { api, ApiError, type HeldDevice } from '../store/api';
 import { announce } from '../store/jobs-slice';
 import { standInsChosen } from '../store/prefs-slice';
-import { refusalText } from '../parts/refusal';
+import { refusalText } from '../shared/refusal';
 
 const STATE: Record<DeviceState, { verdict: Verdict; word: string }> = {
   live: { verdict: 'good', word: 'Live' },

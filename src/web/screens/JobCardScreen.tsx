@@ -3,11 +3,11 @@ import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { dialMarks, jobCard, drawnDriveOf, drawnWheelAt } from '../../core/job';
 import { Button } from '../parts/Button';
-import { Waiting } from '../parts/Frame';
+import { Waiting } from '../shared/Frame';
 import { useKeys } from '../parts/keys';
-import { NoJob, useOpenJob } from '../parts/use-open-job';
-import { useUnits } from '../parts/quantity';
-import { WheelDial } from '../parts/WheelDial';
+import { NoJob, useOpenJob } from '../shared/use-open-job';
+import { useUnits } from '../shared/quantity';
+import { WheelDial } from '../pictures/WheelDial';
 import { today, useApp } from '../store';
 import { selectJobState } from '../store/job-selectors';
 

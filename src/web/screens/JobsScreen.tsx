@@ -4,12 +4,12 @@ import { Link, useNavigate } from 'react-router';
 import type { JobSummary } from '../../core/job';
 import { POSITION_WORDS } from '../../core/fit/wheels/wheel';
 import { Button } from '../parts/Button';
-import { TextField } from '../parts/fields';
-import { Failed, Frame, Waiting } from '../parts/Frame';
+import { TextField } from '../shared/fields';
+import { Failed, Frame, Waiting } from '../shared/Frame';
 import { useKeys } from '../parts/keys';
 import { useAddressTexts } from '../parts/use-address';
 import { api, ApiError } from '../store/api';
-import { refusalText } from '../parts/refusal';
+import { refusalText } from '../shared/refusal';
 
 const PAGE = 50;
 const TYPING_PAUSE_MS = 180;

@@ -12,12 +12,12 @@ import {
   type Entry,
 } from '../../core/job';
 import { Button } from '../parts/Button';
-import { Frame, Waiting } from '../parts/Frame';
+import { Frame, Waiting } from '../shared/Frame';
 import { momentText } from '../parts/moment-text';
 import { durationText } from '../parts/duration-text';
-import { NoJob, useOpenJob } from '../parts/use-open-job';
-import { OutboxBar } from '../parts/OutboxBar';
-import { useUnits } from '../parts/quantity';
+import { NoJob, useOpenJob } from '../shared/use-open-job';
+import { OutboxBar } from '../shared/OutboxBar';
+import { useUnits } from '../shared/quantity';
 import { useApp, useDo } from '../store';
 import { selectLog, selectUnsentIds } from '../store/job-selectors';
 import { write } from '../store/job-writing';

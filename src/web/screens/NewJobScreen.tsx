@@ -1,7 +1,7 @@
 import { useCallback, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { TextField } from '../parts/fields';
-import { Failed, Frame, Waiting } from '../parts/Frame';
+import { TextField } from '../shared/fields';
+import { Failed, Frame, Waiting } from '../shared/Frame';
 import { useApp, useDo } from '../store';
 import { openJob } from '../store/job-writing';
 import { useDebounced } from '../parts/use-debounced';

@@ -4,9 +4,9 @@ import { useEffect, useMemo, useState } from 'react';
 import { useFieldArray, useForm, useWatch, type FieldErrors } from 'react-hook-form';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { Button } from '../parts/Button';
-import { FormChoice, FormQuantity, FormText } from '../parts/form-fields';
-import { Failed, Frame } from '../parts/Frame';
-import { useUnits } from '../parts/quantity';
+import { FormChoice, FormQuantity, FormText } from '../shared/form-fields';
+import { Failed, Frame } from '../shared/Frame';
+import { useUnits } from '../shared/quantity';
 import { useDo } from '../store';
 import { api, ApiError } from '../store/api';
 import { shopChanged } from '../store/records-api';
@@ -26,7 +26,7 @@ import {
 import { FastenerFields } from './machine/FastenerFields';
 import { More } from './machine/More';
 import { WheelFields } from './machine/WheelFields';
-import { refusalText } from '../parts/refusal';
+import { refusalText } from '../shared/refusal';
 
 const MAX_WHEELS = 6;
 

@@ -4,9 +4,9 @@ import { Link } from 'react-router';
 import type { OnItsWay, ToOrder } from '../../core/shop/parts';
 import { POSITION_WORDS } from '../../core/fit/wheels';
 import { Button } from '../parts/Button';
-import { TextField } from '../parts/fields';
-import { Failed, Frame, Waiting } from '../parts/Frame';
-import { Spoken } from '../parts/Spoken';
+import { TextField } from '../shared/fields';
+import { Failed, Frame, Waiting } from '../shared/Frame';
+import { Spoken } from '../shared/Spoken';
 import { useApp, useDo } from '../store';
 import { announce } from '../store/jobs-slice';
 import {
@@ -15,7 +15,7 @@ import {
   usePlaceOrderMutation,
 } from '../store/parts-api';
 import { shopChanged } from '../store/records-api';
-import { serverProblem } from '../parts/server-problem';
+import { serverProblem } from '../shared/server-problem';
 import { momentText } from '../parts/moment-text';
 import { useNow } from '../parts/use-now';
 

@@ -5,18 +5,18 @@ import type { Rollout } from '../../core/bench/ring';
 import { POSITION_WORDS, type Wheel } from '../../core/fit/wheels';
 import type { Attempt } from '../../core/base/working';
 import { Fallback } from '../parts/Fallback';
-import { Failed, Frame, Waiting } from '../parts/Frame';
-import { useUnits } from '../parts/quantity';
-import { Reasons } from '../parts/Reasons';
-import { Spoken } from '../parts/Spoken';
+import { Failed, Frame, Waiting } from '../shared/Frame';
+import { useUnits } from '../shared/quantity';
+import { Reasons } from '../shared/Reasons';
+import { Spoken } from '../shared/Spoken';
 import { VerdictShape } from '../parts/VerdictMark';
-import { WheelDial } from '../parts/WheelDial';
-import { BasisTag } from '../parts/working';
+import { WheelDial } from '../pictures/WheelDial';
+import { BasisTag } from '../shared/working';
 import { useApp } from '../store';
-import { useWheel } from '../parts/use-wheel';
+import { useWheel } from '../shared/use-wheel';
 import { PairClamp } from './pair/PairClamp';
 import { TapeForm } from './pair/TapeForm';
-import { refusalText } from '../parts/refusal';
+import { refusalText } from '../shared/refusal';
 
 const GrowthChart = lazy(() => import('./pair/GrowthChart'));
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { mayDo } from '../../core/shop/auth';
 import { Button } from '../parts/Button';
-import { Frame } from '../parts/Frame';
+import { Frame } from '../shared/Frame';
 import { useKeys } from '../parts/keys';
 import { useApp } from '../store';
 import { FirstOwner } from './auth/FirstOwner';

@@ -12,14 +12,14 @@ import {
 } from '../../core/practice';
 import type { Working } from '../../core/base/working';
 import { Button } from '../parts/Button';
-import { ChoiceField } from '../parts/fields';
-import { Failed, Frame, Waiting } from '../parts/Frame';
-import { WheelIcon } from '../parts/WheelIcon';
+import { ChoiceField } from '../shared/fields';
+import { Failed, Frame, Waiting } from '../shared/Frame';
+import { WheelIcon } from '../pictures/WheelIcon';
 import { PRACTICE_PICTURES } from './practice/practice-pictures';
 import { useAddressTexts } from '../parts/use-address';
 import { useApp } from '../store';
 import { useAddPracticeMutation, usePracticeQuery } from '../store/practice-api';
-import { serverProblem } from '../parts/server-problem';
+import { serverProblem } from '../shared/server-problem';
 import { AirRun } from './practice/AirRun';
 import { BalanceOutcome } from './practice/BalanceOutcome';
 import { BalanceRun } from './practice/BalanceRun';

@@ -2,12 +2,12 @@ import { dateText } from '../../core/base/units';
 import { Link, useParams } from 'react-router';
 import type { PaperWheel } from '../../core/reports/papers';
 import { Button } from '../parts/Button';
-import { Failed, Frame, Waiting } from '../parts/Frame';
+import { Failed, Frame, Waiting } from '../shared/Frame';
 import { useKeys } from '../parts/keys';
-import { useUnits } from '../parts/quantity';
-import { WheelDial } from '../parts/WheelDial';
+import { useUnits } from '../shared/quantity';
+import { WheelDial } from '../pictures/WheelDial';
 import { useRiderPaperQuery } from '../store/paper-api';
-import { serverProblem } from '../parts/server-problem';
+import { serverProblem } from '../shared/server-problem';
 
 const Part = ({ title, items }: { title: string; items: readonly string[] }) =>
   items.length === 0 ? null : (

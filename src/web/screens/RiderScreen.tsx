@@ -2,9 +2,9 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { RiderKept } from '../../core/shop/riders';
 import { Button } from '../parts/Button';
-import { Failed, Frame, Waiting } from '../parts/Frame';
+import { Failed, Frame, Waiting } from '../shared/Frame';
 import { useRiderQuery } from '../store/riders-api';
-import { serverProblem } from '../parts/server-problem';
+import { serverProblem } from '../shared/server-problem';
 import { ForgetSheet } from './rider/ForgetSheet';
 
 const counted = (n: number, one: string): string => (n === 1 ? `1 ${one}` : `${n} ${one}s`);

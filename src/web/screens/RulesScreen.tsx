@@ -9,17 +9,17 @@ import { InputError } from '../../core/base/errors';
 import { isMoneyRule, type ShopRule } from '../../core/base/rules';
 import { formatMoney, parseMoney, writeMoney } from '../../core/base/units';
 import { Button } from '../parts/Button';
-import { TextField } from '../parts/fields';
-import { FormChoice, FormQuantity, FormText } from '../parts/form-fields';
-import { needed, typed } from '../parts/form-schema';
-import { Frame, Waiting } from '../parts/Frame';
-import { useUnits } from '../parts/quantity';
+import { TextField } from '../shared/fields';
+import { FormChoice, FormQuantity, FormText } from '../shared/form-fields';
+import { needed, typed } from '../shared/form-schema';
+import { Frame, Waiting } from '../shared/Frame';
+import { useUnits } from '../shared/quantity';
 import { useAddressTexts } from '../parts/use-address';
 import { selectCurrency, useApp, useDo } from '../store';
 import { api, ApiError } from '../store/api';
 import { ruleChanged } from '../store/shop-slice';
 import { Sheet } from '../parts/Sheet';
-import { refusalText } from '../parts/refusal';
+import { refusalText } from '../shared/refusal';
 
 /** Values of rules as they are read and typed: quantities in the fitter's units, money as money. */
 const useRuleText = () => {

@@ -4,13 +4,13 @@ import { counted, daysAfter } from '../../core/base/units';
 import { Button } from '../parts/Button';
 import { durationText } from '../parts/duration-text';
 import { Fallback } from '../parts/Fallback';
-import { TextField } from '../parts/fields';
-import { Failed, Frame, Waiting } from '../parts/Frame';
-import { useUnits } from '../parts/quantity';
+import { TextField } from '../shared/fields';
+import { Failed, Frame, Waiting } from '../shared/Frame';
+import { useUnits } from '../shared/quantity';
 import { useAddressTexts } from '../parts/use-address';
 import { today } from '../store';
 import { useKnowsQuery } from '../store/knows-api';
-import { serverProblem } from '../parts/server-problem';
+import { serverProblem } from '../shared/server-problem';
 import type { BarRow } from './knows/BarsChart';
 
 const BarsChart = lazy(() => import('./knows/BarsChart'));

@@ -2,13 +2,13 @@ import { useId, useState } from 'react';
 import { Link } from 'react-router';
 import { sidewallRead, tireSize } from '../../core/fit/tires';
 import { attempt } from '../../core/base/working';
-import { TextField } from '../parts/fields';
-import { Frame } from '../parts/Frame';
-import { Quantity, useUnits } from '../parts/quantity';
+import { TextField } from '../shared/fields';
+import { Frame } from '../shared/Frame';
+import { Quantity, useUnits } from '../shared/quantity';
 import { useAddress } from '../parts/use-address';
-import { BasisTag, useMainWorking } from '../parts/working';
+import { BasisTag, useMainWorking } from '../shared/working';
 import { FigureRow } from '../stations/StationLayout';
-import { refusalText } from '../parts/refusal';
+import { refusalText } from '../shared/refusal';
 
 const EXAMPLES = [
   '140/70-17 66H TL',

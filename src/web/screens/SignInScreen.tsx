@@ -3,7 +3,7 @@ import { Button } from '../parts/Button';
 import { initials } from '../parts/initials';
 import { useApp } from '../store';
 import { DigitScale } from './auth/DigitScale';
-import { SecretField } from '../parts/SecretField';
+import { SecretField } from '../shared/SecretField';
 import { canUsePasskey } from './auth/passkey';
 import { useSignIn } from './auth/use-sign-in';
 

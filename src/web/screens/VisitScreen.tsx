@@ -8,9 +8,9 @@ import {
   type VisitSummary,
 } from '../../core/shop/visit';
 import { Button } from '../parts/Button';
-import { Failed, Frame, Waiting } from '../parts/Frame';
+import { Failed, Frame, Waiting } from '../shared/Frame';
 import { useVisitQuery } from '../store/visits-api';
-import { serverProblem } from '../parts/server-problem';
+import { serverProblem } from '../shared/server-problem';
 import { hoursFrom } from './today/TimeScale';
 import { useNow } from '../parts/use-now';
 import { VisitRow } from './today/VisitRow';

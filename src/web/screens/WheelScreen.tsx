@@ -4,12 +4,12 @@ import { wheelTrends } from '../../core/job';
 import { counted } from '../../core/base/units';
 import { POSITION_WORDS, wheelEnd, type Wheel } from '../../core/fit/wheels';
 import { Button } from '../parts/Button';
-import { Failed, Frame, Waiting } from '../parts/Frame';
-import { useUnits } from '../parts/quantity';
-import { TireSection } from '../parts/TireSection';
-import { SectionDrawing } from '../parts/SectionDrawing';
-import { Spoken } from '../parts/Spoken';
-import { WheelDial } from '../parts/WheelDial';
+import { Failed, Frame, Waiting } from '../shared/Frame';
+import { useUnits } from '../shared/quantity';
+import { TireSection } from '../pictures/TireSection';
+import { SectionDrawing } from '../pictures/SectionDrawing';
+import { Spoken } from '../shared/Spoken';
+import { WheelDial } from '../pictures/WheelDial';
 import { useApp, useDo } from '../store';
 import { openJob } from '../store/job-writing';
 import { announce } from '../store/jobs-slice';
@@ -23,7 +23,7 @@ import { WheelLife } from './wheel/WheelLife';
 import { wheelMarks } from './wheel/wheel-marks';
 import { WheelTrends } from './wheel/WheelTrends';
 import { useRecordQuery } from '../store/records-api';
-import { useWheelRecord } from '../parts/use-wheel-record';
+import { useWheelRecord } from '../shared/use-wheel-record';
 
 /** Everything known of a wheel, on its dial and in words, and the jobs that knew it. */
 export const WheelScreen = () => {

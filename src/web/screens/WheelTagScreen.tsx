@@ -3,9 +3,9 @@ import { Link, useParams } from 'react-router';
 import { counted, placeText, dateText } from '../../core/base/units';
 import { BUILD_WORDS, lockPlaces, POSITION_WORDS } from '../../core/fit/wheels';
 import { Button } from '../parts/Button';
-import { Failed, Frame, Waiting } from '../parts/Frame';
-import { useUnits } from '../parts/quantity';
-import { useWheel } from '../parts/use-wheel';
+import { Failed, Frame, Waiting } from '../shared/Frame';
+import { useUnits } from '../shared/quantity';
+import { useWheel } from '../shared/use-wheel';
 import { useApp } from '../store';
 
 /**

@@ -1,7 +1,7 @@
 import { Link, useParams } from 'react-router';
 import { findWorking, WORKING_GROUPS, WORKINGS } from '../../core/workings';
-import { TextField } from '../parts/fields';
-import { Frame } from '../parts/Frame';
+import { TextField } from '../shared/fields';
+import { Frame } from '../shared/Frame';
 import { useAddressTexts } from '../parts/use-address';
 import { SYNONYMS } from './workings/synonyms';
 import { WorkingBench } from './workings/WorkingBench';

@@ -1,11 +1,11 @@
 import { useMemo, useRef, type ReactNode } from 'react';
 import type { LevelTest } from '../../core/bench/balance';
 import { ruleNumber } from '../../core/base/rules';
-import { useJob } from '../parts/job-context';
+import { useJob } from '../shared/job-context';
 import { useKeys, type KeyAction } from '../parts/keys';
-import { usePlace } from '../parts/place';
-import { useUnits } from '../parts/quantity';
-import { useMainWorking } from '../parts/working';
+import { usePlace } from '../shared/place';
+import { useUnits } from '../shared/quantity';
+import { useMainWorking } from '../shared/working';
 import { BeforeAfter } from './balance/BeforeAfter';
 import type { ByHand, Doing } from './balance/doing';
 import { ByHandRow } from './balance/ByHandRow';

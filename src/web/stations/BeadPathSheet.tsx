@@ -3,14 +3,14 @@ import { rimProfile, type BeadPath } from '../../core/bench/beads';
 import { beadPathOf, fillMmOf } from '../../core/job';
 import { ruleNumber } from '../../core/base/rules';
 import { attempt } from '../../core/base/working';
-import { ChoiceField, QuantityField } from '../parts/fields';
-import { useUnits } from '../parts/quantity';
-import { Reasons } from '../parts/Reasons';
+import { ChoiceField, QuantityField } from '../shared/fields';
+import { useUnits } from '../shared/quantity';
+import { Reasons } from '../shared/Reasons';
 import { Sheet } from '../parts/Sheet';
 import { SheetFoot } from '../parts/SheetFoot';
-import { BasisTag } from '../parts/working';
-import { useJob } from '../parts/job-context';
-import { refusalText } from '../parts/refusal';
+import { BasisTag } from '../shared/working';
+import { useJob } from '../shared/job-context';
+import { refusalText } from '../shared/refusal';
 
 const ARCS = [
   [0, 'none: all down'],

@@ -1,7 +1,7 @@
 import { mirrored, placeText } from '../../core/base/units';
 import { Button } from '../parts/Button';
-import { useUnits } from '../parts/quantity';
-import { useJob } from '../parts/job-context';
+import { useUnits } from '../shared/quantity';
+import { useJob } from '../shared/job-context';
 import type { BitesAtHand } from './use-bites';
 
 /** The bite at hand by number, length and place, with the one before and the next. */

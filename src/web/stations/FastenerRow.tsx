@@ -4,10 +4,10 @@ import type { TorqueChoice } from '../../core/bench/torque';
 import type { Fastener } from '../../core/fit/wheels';
 import type { Working } from '../../core/base/working';
 import { Button } from '../parts/Button';
-import { useJob } from '../parts/job-context';
-import { Quantity } from '../parts/quantity';
+import { useJob } from '../shared/job-context';
+import { Quantity } from '../shared/quantity';
 import { VerdictShape } from '../parts/VerdictMark';
-import { BasisTag } from '../parts/working';
+import { BasisTag } from '../shared/working';
 import type { Tightened } from './back/use-torque-walk';
 
 const DONE_WORDS: Record<Tightened, string> = {

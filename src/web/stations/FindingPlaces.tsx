@@ -1,5 +1,5 @@
 import { FINDINGS, type FindingPlace, type Inspected } from '../../core/bench/inspect';
-import { PlaceField } from '../parts/place';
+import { PlaceField } from '../shared/place';
 
 /** Where on the wheel each finding is that has a place there; any may be left empty. */
 export const FindingPlaces = ({

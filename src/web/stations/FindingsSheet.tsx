@@ -9,9 +9,9 @@ import {
 } from '../../core/bench/inspect';
 import { attempt } from '../../core/base/working';
 import { Button } from '../parts/Button';
-import { Reasons } from '../parts/Reasons';
-import { BasisTag } from '../parts/working';
-import { useJob } from '../parts/job-context';
+import { Reasons } from '../shared/Reasons';
+import { BasisTag } from '../shared/working';
+import { useJob } from '../shared/job-context';
 import { Sheet } from '../parts/Sheet';
 import { FindingPlaces } from './FindingPlaces';
 import { Photos } from './Photos';

@@ -1,7 +1,7 @@
 import type { Ref } from 'react';
-import { DeviceTake } from '../parts/DeviceTake';
-import { ChoiceField, QuantityField } from '../parts/fields';
-import { useUnits } from '../parts/quantity';
+import { DeviceTake } from '../shared/DeviceTake';
+import { ChoiceField, QuantityField } from '../shared/fields';
+import { useUnits } from '../shared/quantity';
 import type { Gauges } from './use-gauges';
 import type { TypedPressure } from './use-typed-pressure';
 

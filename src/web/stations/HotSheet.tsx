@@ -3,11 +3,11 @@ import { useState } from 'react';
 import { pressureCorrect } from '../../core/bench/pressure';
 import { attempt } from '../../core/base/working';
 import { Button } from '../parts/Button';
-import { QuantityField } from '../parts/fields';
-import { Quantity, useUnits } from '../parts/quantity';
+import { QuantityField } from '../shared/fields';
+import { Quantity, useUnits } from '../shared/quantity';
 import { Sheet } from '../parts/Sheet';
-import { BasisTag } from '../parts/working';
-import { refusalText } from '../parts/refusal';
+import { BasisTag } from '../shared/working';
+import { refusalText } from '../shared/refusal';
 
 /** The cold pressure of a warm tire's reading. `altitudeM` is that of the shop. */
 export const HotSheet = ({ coldC, altitudeM }: { coldC: number | null; altitudeM: number }) => {

@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
 import { placeText } from '../../core/base/units';
 import { Button } from '../parts/Button';
-import { DeviceLabel } from '../parts/DeviceTake';
-import { ChoiceField } from '../parts/fields';
-import { useUnits } from '../parts/quantity';
-import { useDevice } from '../parts/use-device';
+import { DeviceLabel } from '../shared/DeviceTake';
+import { ChoiceField } from '../shared/fields';
+import { useUnits } from '../shared/quantity';
+import { useDevice } from '../shared/use-device';
 import { api } from '../store/api';
 
 export type Way = 'lateral' | 'radial';

@@ -1,9 +1,9 @@
 import { dateText } from '../../core/base/units';
-import { useJob } from '../parts/job-context';
+import { useJob } from '../shared/job-context';
 import { useKeys } from '../parts/keys';
-import { useUnits } from '../parts/quantity';
-import { useWheelRecord } from '../parts/use-wheel-record';
-import { useMainWorking } from '../parts/working';
+import { useUnits } from '../shared/quantity';
+import { useWheelRecord } from '../shared/use-wheel-record';
+import { useMainWorking } from '../shared/working';
 import { IntakeForm } from './intake/IntakeForm';
 import { useIntake } from './intake/use-intake';
 import { JobDial, StationLayout } from './StationLayout';

@@ -2,11 +2,11 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { complete } from '../../core/shop/records';
 import { Button } from '../parts/Button';
-import { useJob } from '../parts/job-context';
+import { useJob } from '../shared/job-context';
 import { useDo } from '../store';
 import { api, ApiError } from '../store/api';
 import { shopChanged, useRecordPageQuery } from '../store/records-api';
-import { refusalText } from '../parts/refusal';
+import { refusalText } from '../shared/refusal';
 
 /**
  * The tire that came off may be good for something else: kept as used stock with its depth and date

@@ -9,11 +9,11 @@ import {
 } from '../../core/bench/truing';
 import { placeText } from '../../core/base/units';
 import { Button } from '../parts/Button';
-import { ChoiceField } from '../parts/fields';
-import { useJob } from '../parts/job-context';
-import { useUnits } from '../parts/quantity';
-import { Reasons } from '../parts/Reasons';
-import { BasisTag } from '../parts/working';
+import { ChoiceField } from '../shared/fields';
+import { useJob } from '../shared/job-context';
+import { useUnits } from '../shared/quantity';
+import { Reasons } from '../shared/Reasons';
+import { BasisTag } from '../shared/working';
 
 const SIDES = FIRST_TO.map((side) => [side, `to the ${side}`] as const);
 

@@ -4,9 +4,9 @@ import type { Inspected } from '../../core/bench/inspect';
 import { MACHINE_STATIONS } from '../../core/base/stations';
 import { Button } from '../parts/Button';
 import { smallPicture } from '../parts/small-picture';
-import { Photograph } from '../parts/Photograph';
+import { Photograph } from '../shared/Photograph';
 import { useApp } from '../store';
-import { useJob } from '../parts/job-context';
+import { useJob } from '../shared/job-context';
 
 /**
  * Photographs of a part, or without one of how all sat at the machine; and a button to take one

@@ -1,8 +1,8 @@
 import { GROUNDS, GROUND_WORDS, type Ground } from '../../core/bench/pressure';
-import { WithTake } from '../parts/DeviceTake';
-import { QuantityField } from '../parts/fields';
-import { useJob } from '../parts/job-context';
-import { useUnits } from '../parts/quantity';
+import { WithTake } from '../shared/DeviceTake';
+import { QuantityField } from '../shared/fields';
+import { useJob } from '../shared/job-context';
+import { useUnits } from '../shared/quantity';
 import type { TypedPressure } from './use-typed-pressure';
 
 /**

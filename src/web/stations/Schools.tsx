@@ -3,7 +3,7 @@ import { Dialog } from 'radix-ui';
 import { schoolsOf } from '../../core/job';
 import { findRule } from '../../core/base/rules';
 import { Button } from '../parts/Button';
-import { useJob } from '../parts/job-context';
+import { useJob } from '../shared/job-context';
 import { Sheet } from '../parts/Sheet';
 
 /**

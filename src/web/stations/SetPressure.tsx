@@ -1,11 +1,11 @@
 import { useRef, useState } from 'react';
 import { USE_WORDS } from '../../core/bench/pressure';
 import { Button } from '../parts/Button';
-import { useJob } from '../parts/job-context';
+import { useJob } from '../shared/job-context';
 import { useKeys } from '../parts/keys';
-import { Quantity, useUnits } from '../parts/quantity';
-import { Reasons } from '../parts/Reasons';
-import { BasisTag, useMainWorking } from '../parts/working';
+import { Quantity, useUnits } from '../shared/quantity';
+import { Reasons } from '../shared/Reasons';
+import { BasisTag, useMainWorking } from '../shared/working';
 import { useDo } from '../store';
 import { gaugeChosen } from '../store/prefs-slice';
 import { GaugeFields } from './GaugeFields';
@@ -16,7 +16,7 @@ import { StepStrip } from './StepStrip';
 import { useGauges } from './use-gauges';
 import { usePressure, type PressureAtHand } from './use-pressure';
 import { useTypedPressure, type TypedPressure } from './use-typed-pressure';
-import { refusalText } from '../parts/refusal';
+import { refusalText } from '../shared/refusal';
 
 /** The change of the pressure between the shop and the place of the ride, in a sentence. */
 const useWhy = () => {

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { spokeRingOf } from '../../core/job';
 import { groupOf } from '../../core/bench/truing';
 import { Button } from '../parts/Button';
-import { Reasons } from '../parts/Reasons';
-import { useJob } from '../parts/job-context';
+import { Reasons } from '../shared/Reasons';
+import { useJob } from '../shared/job-context';
 import { Sheet } from '../parts/Sheet';
 
 /** The ring of the spokes by ear: tap the dull ones. */

@@ -2,9 +2,9 @@ import { useMemo, type ReactNode } from 'react';
 import { dialMarks, drawnDriveOf, drawnWheelAt } from '../../core/job';
 import type { Step } from '../../core/job/procedure';
 import type { DialMark } from '../../core/fit/drawing';
-import { useUnits } from '../parts/quantity';
-import { WheelDial } from '../parts/WheelDial';
-import { useJob } from '../parts/job-context';
+import { useUnits } from '../shared/quantity';
+import { WheelDial } from '../pictures/WheelDial';
+import { useJob } from '../shared/job-context';
 
 interface StationProps {
   /** The dial, or another picture. */

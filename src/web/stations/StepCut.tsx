@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 import type { CutAtStep } from '../../core/job';
-import { useJob } from '../parts/job-context';
-import { useUnits } from '../parts/quantity';
+import { useJob } from '../shared/job-context';
+import { useUnits } from '../shared/quantity';
 import { useMoved } from '../parts/use-moved';
-import { WheelCutPicture } from '../parts/WheelCutPicture';
+import { WheelCutPicture } from '../pictures/WheelCutPicture';
 
 /** A bead on the flange, held by the lever. */
 const HELD = 0.5;

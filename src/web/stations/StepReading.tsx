@@ -2,7 +2,7 @@ import { Dialog } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
 import type { Reading, Step } from '../../core/job/procedure';
 import { Button } from '../parts/Button';
-import { useJob } from '../parts/job-context';
+import { useJob } from '../shared/job-context';
 import { useKeys } from '../parts/keys';
 import { BrakeSheet } from './back/BrakeSheet';
 import { ChainSheet } from './back/ChainSheet';

@@ -2,7 +2,7 @@ import { Check } from 'lucide-react';
 import { stepsOf, tickOf } from '../../core/job';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
-import { useJob } from '../parts/job-context';
+import { useJob } from '../shared/job-context';
 import { StepReading } from './StepReading';
 import { useBatch } from './use-batch';
 

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { stepsOf, timesOf } from '../../core/job';
 import { ruleNumber } from '../../core/base/rules';
 import { durationText } from '../parts/duration-text';
-import { useJob } from '../parts/job-context';
+import { useJob } from '../shared/job-context';
 
 const EVERY_MS = 15_000;
 

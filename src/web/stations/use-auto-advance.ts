@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import type { StationId } from '../../core/job';
-import { useJob } from '../parts/job-context';
+import { useJob } from '../shared/job-context';
 import { useApp } from '../store';
 import { paceOf } from '../store/shop-slice';
 

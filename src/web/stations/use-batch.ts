@@ -1,5 +1,5 @@
 import { needsOwnTick, type Step } from '../../core/job/procedure';
-import { useJob } from '../parts/job-context';
+import { useJob } from '../shared/job-context';
 import { useApp } from '../store';
 import { paceOf } from '../store/shop-slice';
 import type { BatchRow } from './BatchList';

@@ -3,7 +3,7 @@ import { bitePlan, type Bite, type BitePlan } from '../../core/bench/beads';
 import { biteInputOf } from '../../core/job';
 import type { Step } from '../../core/job/procedure';
 import { attempt, type Working } from '../../core/base/working';
-import { useJob } from '../parts/job-context';
+import { useJob } from '../shared/job-context';
 import type { KeyAction } from '../parts/keys';
 
 /** The bites of a step with levers, one at a time. */

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { ruleNumber } from '../../core/base/rules';
 import type { InstrumentItem } from '../../core/shop/records';
-import { useJob } from '../parts/job-context';
+import { useJob } from '../shared/job-context';
 import { useApp } from '../store';
 
 /** A gauge as the arithmetic needs it. */

@@ -10,7 +10,7 @@ import {
   type ValveSet,
 } from '../../core/bench/pressure';
 import { attempt, type Attempt, type Working } from '../../core/base/working';
-import { useJob } from '../parts/job-context';
+import { useJob } from '../shared/job-context';
 import type { Gauges } from './use-gauges';
 import type { TypedPressure } from './use-typed-pressure';
 

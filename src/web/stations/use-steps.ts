@@ -3,7 +3,7 @@ import { airOutOf, stepsOf, STATIONS, tickOf, type StationId } from '../../core/
 import type { Step } from '../../core/job/procedure';
 import type { SplitRim } from '../../core/bench/ring';
 import type { Working } from '../../core/base/working';
-import { useJob } from '../parts/job-context';
+import { useJob } from '../shared/job-context';
 import { useApp } from '../store';
 import { paceOf } from '../store/shop-slice';
 import { useBatch, type Batch } from './use-batch';

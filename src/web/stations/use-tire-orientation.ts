@@ -3,7 +3,7 @@ import type { MountOrientation } from '../../core/bench/beads';
 import { orientationOf } from '../../core/job';
 import type { Step } from '../../core/job/procedure';
 import type { Working } from '../../core/base/working';
-import { useJob } from '../parts/job-context';
+import { useJob } from '../shared/job-context';
 
 /** The way the new tire lies, at the step that asks for its arrow; null at every other. */
 export const useTireOrientation = (step: Step | undefined): Working<MountOrientation> | null => {

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { pressureStartOf } from '../../core/job';
 import { ruleNumber } from '../../core/base/rules';
 import type { Unit } from '../../core/base/units';
-import { useJob } from '../parts/job-context';
-import { useUnits } from '../parts/quantity';
+import { useJob } from '../shared/job-context';
+import { useUnits } from '../shared/quantity';
 
 /** The fields at Set: the unit of each, and its bounds in SI. */
 const FIELDS = {

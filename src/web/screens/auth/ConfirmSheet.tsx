@@ -1,12 +1,12 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from '../../parts/Button';
-import { SecretField } from '../../parts/SecretField';
+import { SecretField } from '../../shared/SecretField';
 import { Sheet } from '../../parts/Sheet';
 import { useApp } from '../../store';
 import { api, ApiError } from '../../store/api';
 import { askPasskey, canUsePasskey, passkeyProblem } from './passkey';
-import { refusalText } from '../../parts/refusal';
+import { refusalText } from '../../shared/refusal';
 
 /** Asks again for the PIN, passphrase or passkey before something that cannot be taken back. */
 export const ConfirmSheet = ({ onAnswer }: { onAnswer: (isConfirmed: boolean) => void }) => {

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { MIN_LETTERS } from '../../../core/shop/auth';
 import { Button } from '../../parts/Button';
-import { TextField } from '../../parts/fields';
+import { TextField } from '../../shared/fields';
 import { useApp } from '../../store';
 import { useSetWayInMutation, useAddPersonMutation } from '../../store/auth-api';
-import { serverProblem } from '../../parts/server-problem';
-import { SecretField } from '../../parts/SecretField';
+import { serverProblem } from '../../shared/server-problem';
+import { SecretField } from '../../shared/SecretField';
 import { useSignIn } from './use-sign-in';
 
 /** Sign-in is off: the first owner turns it on. */

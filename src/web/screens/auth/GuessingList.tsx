@@ -10,7 +10,7 @@ import {
   useClearGuessingMutation,
   useGuessingQuery,
 } from '../../store/auth-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 
 const ASK_MS = 30_000;
 

@@ -5,8 +5,8 @@ import { Sheet } from '../../parts/Sheet';
 import { useApp } from '../../store';
 import { PasskeyList } from './PasskeyList';
 import { useSetOwnSecretMutation } from '../../store/auth-api';
-import { serverProblem } from '../../parts/server-problem';
-import { SecretField } from '../../parts/SecretField';
+import { serverProblem } from '../../shared/server-problem';
+import { SecretField } from '../../shared/SecretField';
 
 /** Another PIN or passphrase for who is signed in. */
 export const OwnSecretSheet = ({ who, onClose }: { who: string; onClose: () => void }) => {

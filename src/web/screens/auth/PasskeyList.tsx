@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { Button } from '../../parts/Button';
-import { TextField } from '../../parts/fields';
+import { TextField } from '../../shared/fields';
 import { momentText } from '../../parts/moment-text';
 import { useNow } from '../../parts/use-now';
 import { usePasskeysQuery, useRemovePasskeyMutation } from '../../store/auth-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 import { addPasskey, canUsePasskey, passkeyProblem } from './passkey';
 
 /** An owner's passkeys: added in this browser, removed from any. */

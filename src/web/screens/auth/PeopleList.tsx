@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import type { Person } from '../../../core/shop/auth';
-import { AddPerson } from '../../parts/AddPerson';
+import { AddPerson } from '../../shared/AddPerson';
 import { Button } from '../../parts/Button';
-import { Failed, Waiting } from '../../parts/Frame';
+import { Failed, Waiting } from '../../shared/Frame';
 import { initials } from '../../parts/initials';
 import { usePeopleQuery } from '../../store/auth-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 import { RoleSheet } from './RoleSheet';
 
 /** Everyone of the shop, what they are, and whether they can come in. */

@@ -9,11 +9,11 @@ import {
   type Role,
 } from '../../../core/shop/auth';
 import { Button } from '../../parts/Button';
-import { ChoiceField } from '../../parts/fields';
+import { ChoiceField } from '../../shared/fields';
 import { Sheet } from '../../parts/Sheet';
 import { useSetWayInMutation } from '../../store/auth-api';
-import { serverProblem } from '../../parts/server-problem';
-import { SecretField } from '../../parts/SecretField';
+import { serverProblem } from '../../shared/server-problem';
+import { SecretField } from '../../shared/SecretField';
 
 /** The role of a person, and how they sign in. */
 export const RoleSheet = ({ person, onClose }: { person: Person; onClose: () => void }) => {

@@ -2,11 +2,11 @@ import { QRCodeSVG } from 'qrcode.react';
 import { Dialog } from 'radix-ui';
 import { useEffect } from 'react';
 import { Button } from '../../parts/Button';
-import { Failed, Waiting } from '../../parts/Frame';
+import { Failed, Waiting } from '../../shared/Frame';
 import { Sheet } from '../../parts/Sheet';
 import { useNow } from '../../parts/use-now';
 import { useMakeCodeMutation, type SignInCode } from '../../store/auth-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 
 const TICK_MS = 1000;
 

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import type { Session } from '../../../core/shop/auth';
 import { Button } from '../../parts/Button';
-import { Failed, Waiting } from '../../parts/Frame';
+import { Failed, Waiting } from '../../shared/Frame';
 import { momentText } from '../../parts/moment-text';
 import { useNow } from '../../parts/use-now';
 import { useEndSessionMutation, useSessionsQuery } from '../../store/auth-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 
 const ASK_MS = 15_000;
 

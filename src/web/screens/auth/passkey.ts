@@ -3,7 +3,7 @@ import type {
   PublicKeyCredentialRequestOptionsJSON,
 } from '@simplewebauthn/browser';
 import { api, ApiError } from '../../store/api';
-import { refusalText } from '../../parts/refusal';
+import { refusalText } from '../../shared/refusal';
 
 /** Passkeys belong to a host name, and browsers offer them on secure pages only. */
 export const canUsePasskey = (): boolean =>

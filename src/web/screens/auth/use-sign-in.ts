@@ -3,7 +3,7 @@ import { useDo } from '../../store';
 import { ApiError } from '../../store/api';
 import { signIn } from '../../store/auth-slice';
 import { askPasskey, passkeyProblem } from './passkey';
-import { refusalText } from '../../parts/refusal';
+import { refusalText } from '../../shared/refusal';
 
 /** Signing in: whether it is on its way, and the sentence that says why not. */
 export const useSignIn = () => {

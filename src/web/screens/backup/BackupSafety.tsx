@@ -2,9 +2,9 @@ import { useState, type FormEvent, type ReactNode } from 'react';
 import type { BackupsNow } from '../../../core/reports/backup';
 import { MIN_LETTERS, mayDo } from '../../../core/shop/auth';
 import { Button } from '../../parts/Button';
-import { TextField } from '../../parts/fields';
+import { TextField } from '../../shared/fields';
 import { momentText } from '../../parts/moment-text';
-import { SecretField } from '../../parts/SecretField';
+import { SecretField } from '../../shared/SecretField';
 import { VerdictMark } from '../../parts/VerdictMark';
 import { useApp } from '../../store';
 import {
@@ -12,7 +12,7 @@ import {
   useSetSecondFolderMutation,
   useTestBackupMutation,
 } from '../../store/backups-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 
 const Part = ({ title, children }: { title: string; children: ReactNode }) => (
   <section className="border-t border-stone3 py-4" aria-label={title}>

@@ -3,7 +3,7 @@ import type { Brought } from '../../../core/reports/exchange';
 import { Button } from '../../parts/Button';
 import { FileButton } from '../../parts/FileButton';
 import { useBringFileMutation } from '../../store/exchange-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 import { TakeInSheet } from './TakeInSheet';
 
 /** A file that is on its way in; it can be given up. */

@@ -2,11 +2,11 @@ import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { heldAgainst, type KeptBackup, type LookedInto } from '../../../core/reports/backup';
 import { Button } from '../../parts/Button';
-import { Failed, Waiting } from '../../parts/Frame';
+import { Failed, Waiting } from '../../shared/Frame';
 import { momentText } from '../../parts/moment-text';
 import { Sheet } from '../../parts/Sheet';
 import { useLookIntoQuery, useRestoreBackupMutation } from '../../store/backups-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 import { KeptShop } from './KeptShop';
 
 const Against = ({ look, nowMs }: { look: LookedInto; nowMs: number }) => {

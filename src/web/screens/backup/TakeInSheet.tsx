@@ -10,7 +10,7 @@ import { Button } from '../../parts/Button';
 import { Sheet } from '../../parts/Sheet';
 import { KeptShop } from './KeptShop';
 import { useLeaveFileMutation, useTakeFileInMutation } from '../../store/exchange-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 
 const Plan = ({ plan }: { plan: ExchangePlan }) => (
   <table className="w-full text-[17px]">

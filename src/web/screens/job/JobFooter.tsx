@@ -2,8 +2,8 @@ import { Link } from 'react-router';
 import { STEP_STATIONS, type JobSummary, type StationId } from '../../../core/job';
 import { Button } from '../../parts/Button';
 import { KeyHelp } from '../../parts/KeyHelp';
-import { NoteButton } from '../../parts/NoteButton';
-import { useMain, useSheet } from '../../parts/working';
+import { NoteButton } from '../../shared/NoteButton';
+import { useMain, useSheet } from '../../shared/working';
 import { Trouble } from '../../stations/Trouble';
 
 /** Stations where hands are on the wheel. */

@@ -1,8 +1,8 @@
 import { POSITION_WORDS, type Wheel } from '../../../core/fit/wheels';
-import { BenchMenu } from '../../parts/BenchMenu';
-import { ConnectionStatus } from '../../parts/ConnectionStatus';
-import type { JobAtHand } from '../../parts/job-context';
-import { usePresence } from '../../parts/use-presence';
+import { BenchMenu } from '../../shared/BenchMenu';
+import { ConnectionStatus } from '../../shared/ConnectionStatus';
+import type { JobAtHand } from '../../shared/job-context';
+import { usePresence } from '../../shared/use-presence';
 import { SisterWheels } from './SisterWheels';
 
 /** The side that is up; a wheel with discs on both sides or on neither is seen from its right. */

@@ -8,8 +8,8 @@ import {
   type EntryKind,
   type StationId,
 } from '../../../core/job';
-import type { JobAtHand } from '../../parts/job-context';
-import { useUnits } from '../../parts/quantity';
+import type { JobAtHand } from '../../shared/job-context';
+import { useUnits } from '../../shared/quantity';
 import { useApp, useDo } from '../../store';
 import { selectLog } from '../../store/job-selectors';
 import { isDown, undoLast, write as writeEntries } from '../../store/job-writing';

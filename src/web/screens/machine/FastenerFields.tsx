@@ -1,5 +1,5 @@
 import type { Control } from 'react-hook-form';
-import { FormChoice, FormQuantity, FormText } from '../../parts/form-fields';
+import { FormChoice, FormQuantity, FormText } from '../../shared/form-fields';
 import { choices, type MachineForm } from './machine-form';
 
 const WHEELS = choices(['front', 'rear', 'any']);

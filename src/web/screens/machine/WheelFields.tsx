@@ -9,7 +9,7 @@ import {
   type Machine,
 } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
-import { FormChoice, FormText } from '../../parts/form-fields';
+import { FormChoice, FormText } from '../../shared/form-fields';
 import { FieldInput } from '../records/FieldInput';
 import { More } from './More';
 import { choices, moreOf, type MachineForm, type WheelForm } from './machine-form';

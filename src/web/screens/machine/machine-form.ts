@@ -18,8 +18,8 @@ import {
   type MachineKind,
   type Wheel,
 } from '../../../core/fit/wheels';
-import { needed, typed, whole } from '../../parts/form-schema';
-import type { useUnits } from '../../parts/quantity';
+import { needed, typed, whole } from '../../shared/form-schema';
+import type { useUnits } from '../../shared/quantity';
 import { valueOf } from '../records/record-draft';
 
 type Units = Pick<ReturnType<typeof useUnits>, 'read' | 'write'>;

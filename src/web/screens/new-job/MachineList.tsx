@@ -6,7 +6,7 @@ import {
   type Wheel,
 } from '../../../core/fit/wheels/wheel';
 import type { MachineWithWheels } from '../../store/records-api';
-import { WheelIcon } from '../../parts/WheelIcon';
+import { WheelIcon } from '../../pictures/WheelIcon';
 import { SeveralWheels } from '../visit/VisitSheet';
 
 interface Taking {

@@ -1,7 +1,7 @@
 import { CartesianGrid, LineChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { Rollout } from '../../../core/bench/ring';
 import { toDisplay } from '../../../core/base/units';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 
 interface Props {
   left: Rollout;

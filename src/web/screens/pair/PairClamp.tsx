@@ -10,10 +10,10 @@ import {
 import type { RuleValues } from '../../../core/base/rules';
 import { POSITION_WORDS, type Wheel } from '../../../core/fit/wheels';
 import type { Attempt } from '../../../core/base/working';
-import { useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
-import { useWheelRecord } from '../../parts/use-wheel-record';
-import { BasisTag } from '../../parts/working';
+import { useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
+import { useWheelRecord } from '../../shared/use-wheel-record';
+import { BasisTag } from '../../shared/working';
 
 type Clamped = WheelHistory['clamped'][number];
 

@@ -2,14 +2,14 @@ import { useState } from 'react';
 import { ruleNumber, type RuleValues } from '../../../core/base/rules';
 import { POSITION_WORDS, type Rollout, type Wheel } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
-import { ChoiceField, QuantityField } from '../../parts/fields';
-import { useUnits } from '../../parts/quantity';
+import { ChoiceField, QuantityField } from '../../shared/fields';
+import { useUnits } from '../../shared/quantity';
 import { today, useDo } from '../../store';
 import { api, ApiError } from '../../store/api';
 import { announce } from '../../store/jobs-slice';
 import { recordChanged } from '../../store/shop-slice';
 import { shopChanged } from '../../store/records-api';
-import { refusalText } from '../../parts/refusal';
+import { refusalText } from '../../shared/refusal';
 
 const FEWEST_MM = 300;
 const MAX_MM = 4000;

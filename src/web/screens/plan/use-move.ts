@@ -4,7 +4,7 @@ import type { FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { VisitEntryBody, VisitEntryData, VisitSummary } from '../../../core/shop/visit';
 import { useApp } from '../../store';
 import { useOpenVisitsQuery, useWriteVisitMutation } from '../../store/visits-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 import type { Moved } from './Lanes';
 import type { Bar } from './plan-rows';
 

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { isSmallDay } from '../../../core/shop/day';
 import { useLazyDayPlanQuery, type PlanAnswer } from '../../store/day-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 
 const TICKING_MS = 250;
 

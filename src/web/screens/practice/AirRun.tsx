@@ -8,9 +8,9 @@ import {
   type AirSeen,
 } from '../../../core/practice';
 import { Button } from '../../parts/Button';
-import { ChoiceField, QuantityField } from '../../parts/fields';
+import { ChoiceField, QuantityField } from '../../shared/fields';
 import { useKeys } from '../../parts/keys';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 import { SeatPool } from '../../stations/seat/SeatPool';
 import { MovesList } from './MovesList';
 import { RunLayout } from './RunLayout';

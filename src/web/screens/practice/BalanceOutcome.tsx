@@ -2,11 +2,11 @@ import { heavyAgainst, weightMarks } from '../../../core/job';
 import { type BalancePlayed } from '../../../core/practice';
 import type { DialMark } from '../../../core/fit/drawing';
 import type { Working } from '../../../core/base/working';
-import { usePlace } from '../../parts/place';
-import { Quantity, useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
-import { WheelDial } from '../../parts/WheelDial';
-import { BasisTag } from '../../parts/working';
+import { usePlace } from '../../shared/place';
+import { Quantity, useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
+import { WheelDial } from '../../pictures/WheelDial';
+import { BasisTag } from '../../shared/working';
 import { DRAWN_PRACTICE } from './practice-pictures';
 
 /** The hidden wheel, what was left, and what the advice would have done with it. */

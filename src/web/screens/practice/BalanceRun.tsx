@@ -11,11 +11,11 @@ import {
 } from '../../../core/practice';
 import { lockMarks, type DialMark } from '../../../core/fit/drawing';
 import { Button } from '../../parts/Button';
-import { ChoiceField } from '../../parts/fields';
+import { ChoiceField } from '../../shared/fields';
 import { useKeys } from '../../parts/keys';
-import { PlaceField, usePlace } from '../../parts/place';
-import { useUnits } from '../../parts/quantity';
-import { WheelDial } from '../../parts/WheelDial';
+import { PlaceField, usePlace } from '../../shared/place';
+import { useUnits } from '../../shared/quantity';
+import { WheelDial } from '../../pictures/WheelDial';
 import { PieceShelf } from '../../stations/balance/PieceShelf';
 import { RunLayout } from './RunLayout';
 import type { RunProps } from './run-props';

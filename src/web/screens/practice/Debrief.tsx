@@ -1,8 +1,8 @@
 import { PRACTICE, type Played, type PracticeKind } from '../../../core/practice';
 import type { Working } from '../../../core/base/working';
-import { useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
-import { BasisTag } from '../../parts/working';
+import { useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
+import { BasisTag } from '../../shared/working';
 
 /** The result of a round: the word on it, what it cost beside the advice, and the mistakes. */
 export const Debrief = ({ kind, working }: { kind: PracticeKind; working: Working<Played> }) => {

@@ -4,7 +4,7 @@ import type { StandingReading } from '../../../core/bench/pressure';
 import { counted } from '../../../core/base/units';
 import { Button } from '../../parts/Button';
 import { useKeys } from '../../parts/keys';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 import { RunLayout } from './RunLayout';
 import type { RunProps } from './run-props';
 import { useRound } from './use-round';

@@ -1,7 +1,7 @@
 import { valueWord } from '../../../core/base/value-words';
 import { learnerOf, PRACTICE, type NextRound, type PracticeScore } from '../../../core/practice';
 import { Button } from '../../parts/Button';
-import { WheelIcon } from '../../parts/WheelIcon';
+import { WheelIcon } from '../../pictures/WheelIcon';
 import { PRACTICE_PICTURES } from './practice-pictures';
 
 /** A person's practice, where it is lost, and the next level. `rounds` of one person. */

@@ -12,11 +12,11 @@ import {
 import { normalDeg } from '../../../core/base/units';
 import { lockMarks, type DialMark } from '../../../core/fit/drawing';
 import { Button } from '../../parts/Button';
-import { ChoiceField } from '../../parts/fields';
+import { ChoiceField } from '../../shared/fields';
 import { useKeys } from '../../parts/keys';
-import { PlaceField, usePlace } from '../../parts/place';
-import { useUnits } from '../../parts/quantity';
-import { WheelDial } from '../../parts/WheelDial';
+import { PlaceField, usePlace } from '../../shared/place';
+import { useUnits } from '../../shared/quantity';
+import { WheelDial } from '../../pictures/WheelDial';
 import { leverActWords, leverSay, leverSeenWords } from './lever-words';
 import { MovesList } from './MovesList';
 import { RimCut } from './RimCut';

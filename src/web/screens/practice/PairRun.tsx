@@ -8,9 +8,9 @@ import {
   type PairState,
 } from '../../../core/practice';
 import { Button } from '../../parts/Button';
-import { ChoiceField, QuantityField } from '../../parts/fields';
+import { ChoiceField, QuantityField } from '../../shared/fields';
 import { useKeys } from '../../parts/keys';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 import { EndButton } from './EndButton';
 import { MovesList } from './MovesList';
 import { RunLayout } from './RunLayout';

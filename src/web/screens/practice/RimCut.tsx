@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import type { Section, WheelCut } from '../../../core/fit/drawing';
 import { wellFillMm } from '../../../core/bench/beads';
 import type { BeadState, HiddenBead } from '../../../core/practice';
-import { WheelCutPicture } from '../../parts/WheelCutPicture';
+import { WheelCutPicture } from '../../pictures/WheelCutPicture';
 import { useMoved } from '../../parts/use-moved';
 
 /** The tire of a round is as wide and as high as this, for the width of its rim. Basis: memory. */

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { HiddenSpokes } from '../../../core/practice';
 import { normalDeg } from '../../../core/base/units';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 import { useEasedDeg } from './use-eased-deg';
 
 /** Places of the rim that are worked out; in between it is drawn straight. */

@@ -11,10 +11,10 @@ import {
 import { angleBetween } from '../../../core/base/units';
 import type { DialMark } from '../../../core/fit/drawing';
 import { Button } from '../../parts/Button';
-import { ChoiceField } from '../../parts/fields';
+import { ChoiceField } from '../../shared/fields';
 import { useKeys } from '../../parts/keys';
-import { useUnits } from '../../parts/quantity';
-import { WheelDial } from '../../parts/WheelDial';
+import { useUnits } from '../../shared/quantity';
+import { WheelDial } from '../../pictures/WheelDial';
 import { MovesList } from './MovesList';
 import { RunLayout } from './RunLayout';
 import { EndButton } from './EndButton';

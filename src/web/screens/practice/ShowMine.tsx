@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { Failed } from '../../parts/Frame';
+import { Failed } from '../../shared/Frame';
 import { useShowPracticeMutation } from '../../store/practice-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 
 /** One’s own word that the shop may see how one gets on; it can be taken back. */
 export const ShowMine = ({ who, isShown }: { who: string; isShown: boolean }) => {

@@ -12,7 +12,7 @@ import type { FitContext, Topic } from '../../../core/bench/fitting';
 import { TREAD_WORDS } from '../../../core/fit/tires';
 import { readRimCode } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
-import { ChoiceField } from '../../parts/fields';
+import { ChoiceField } from '../../shared/fields';
 import { useKeys } from '../../parts/keys';
 import { VerdictShape } from '../../parts/VerdictMark';
 import { EndButton } from './EndButton';

@@ -6,14 +6,14 @@ import { useSearchParams } from 'react-router';
 import { LOOK_WORDS, type Look, type RecheckRow } from '../../../core/job/recheck';
 import type { Unit } from '../../../core/base/units';
 import { Button } from '../../parts/Button';
-import { QuantityField, TextField } from '../../parts/fields';
-import { useUnits } from '../../parts/quantity';
+import { QuantityField, TextField } from '../../shared/fields';
+import { useUnits } from '../../shared/quantity';
 import { Sheet } from '../../parts/Sheet';
 import { today, useApp, useDo } from '../../store';
 import { announce } from '../../store/jobs-slice';
 import { useLookedAgainMutation, useRecheckQuery } from '../../store/rechecks-api';
 import { shopChanged } from '../../store/records-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 import { recheckName } from './recheck-words';
 
 interface Reading {

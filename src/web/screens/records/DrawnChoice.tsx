@@ -1,7 +1,7 @@
 import { useId } from 'react';
 import type { DrawnWheel } from '../../../core/fit/drawing';
 import { CAST_SHAPES, LACINGS } from '../../../core/fit/wheels';
-import { WheelDial } from '../../parts/WheelDial';
+import { WheelDial } from '../../pictures/WheelDial';
 
 /** A wheel with one value of a field, for each field that is chosen by picture. */
 const EXAMPLES: Readonly<Record<string, Readonly<Record<string, DrawnWheel>>>> = {

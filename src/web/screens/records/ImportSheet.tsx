@@ -9,12 +9,12 @@ import {
   type RecordKind,
 } from '../../../core/shop/records';
 import { Button } from '../../parts/Button';
-import { whole } from '../../parts/form-schema';
+import { whole } from '../../shared/form-schema';
 import { VerdictMark } from '../../parts/VerdictMark';
 import type { Progress } from '../../store/api';
 import { Sheet } from '../../parts/Sheet';
 import { useImport } from './use-import';
-import { refusalText } from '../../parts/refusal';
+import { refusalText } from '../../shared/refusal';
 
 const WORDS: Record<ImportRow['does'], string> = {
   add: 'added',

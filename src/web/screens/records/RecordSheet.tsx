@@ -7,17 +7,17 @@ import { Controller, useForm, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
 import { fieldsOfKind, SPECS, type RecordKind, type Records } from '../../../core/shop/records';
 import { Button } from '../../parts/Button';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 import { selectCurrency, useApp, useDo } from '../../store';
 import { api, ApiError } from '../../store/api';
 import { announce } from '../../store/jobs-slice';
 import { recordChanged } from '../../store/shop-slice';
 import { shopChanged } from '../../store/records-api';
 import { FieldInput } from './FieldInput';
-import { whole } from '../../parts/form-schema';
+import { whole } from '../../shared/form-schema';
 import { fromDraft, toDraft, type FieldDraft, type RecordDraft } from './record-draft';
 import { Sheet } from '../../parts/Sheet';
-import { refusalText } from '../../parts/refusal';
+import { refusalText } from '../../shared/refusal';
 
 interface Props<K extends RecordKind> {
   kind: K;

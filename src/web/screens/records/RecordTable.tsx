@@ -10,8 +10,8 @@ import {
 import type { Wheel } from '../../../core/fit/wheels';
 import { formatMoney } from '../../../core/base/units';
 import { Button } from '../../parts/Button';
-import { WheelIcon } from '../../parts/WheelIcon';
-import { useUnits } from '../../parts/quantity';
+import { WheelIcon } from '../../pictures/WheelIcon';
+import { useUnits } from '../../shared/quantity';
 import { selectCurrency, useApp } from '../../store';
 import type { RecordPage } from '../../store/records-api';
 import type { RecordList } from './use-record-list';

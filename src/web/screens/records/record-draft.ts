@@ -12,7 +12,7 @@ import {
 } from '../../../core/shop/records';
 import { parseMoney, writeMoney, type Unit } from '../../../core/base/units';
 import type { Fastener } from '../../../core/fit/wheels';
-import type { useUnits } from '../../parts/quantity';
+import type { useUnits } from '../../shared/quantity';
 
 type Units = Pick<ReturnType<typeof useUnits>, 'read' | 'write'>;
 

@@ -4,7 +4,7 @@ import { useDo } from '../../store';
 import { api, ApiError, type Progress } from '../../store/api';
 import { announce } from '../../store/jobs-slice';
 import { shopChanged } from '../../store/records-api';
-import { refusalText } from '../../parts/refusal';
+import { refusalText } from '../../shared/refusal';
 
 /** A file of records on its way in. */
 interface Importing {

@@ -2,12 +2,12 @@ import { Dialog } from 'radix-ui';
 import { useState, type SyntheticEvent } from 'react';
 import type { Forgotten } from '../../../core/shop/riders';
 import { Button } from '../../parts/Button';
-import { TextField } from '../../parts/fields';
+import { TextField } from '../../shared/fields';
 import { Sheet } from '../../parts/Sheet';
 import { useApp, useDo } from '../../store';
 import { forgottenHere } from '../../store/auth-slice';
 import { useForgetRiderMutation } from '../../store/riders-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 
 const Done = ({ done: { records, entries, stillIn } }: { done: Forgotten }) => (
   <>

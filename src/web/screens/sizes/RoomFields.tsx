@@ -1,7 +1,7 @@
 import { CLEARANCE_PLACES } from '../../../core/fit/tires';
 import { POSITION_WORDS, type Wheel } from '../../../core/fit/wheels';
-import { QuantityField } from '../../parts/fields';
-import { RecordPick } from '../../parts/RecordPick';
+import { QuantityField } from '../../shared/fields';
+import { RecordPick } from '../../shared/RecordPick';
 import type { RecordPage } from '../../store/records-api';
 import type { TypedRooms } from './use-typed-rooms';
 

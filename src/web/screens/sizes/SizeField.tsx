@@ -1,9 +1,9 @@
 import { SIZE_LETTERS } from '../../../core/fit/drawing';
 import { type SizeChange } from '../../../core/fit/tires';
 import { Button } from '../../parts/Button';
-import { TextField } from '../../parts/fields';
-import { useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
+import { TextField } from '../../shared/fields';
+import { useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
 import { VerdictMark } from '../../parts/VerdictMark';
 
 /** Less is not worth a word. */

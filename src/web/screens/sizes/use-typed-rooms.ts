@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { CLEARANCE_PLACES, type ClearancePlace, type Clearances } from '../../../core/fit/tires';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 
 const MAX_MM = 1000;
 

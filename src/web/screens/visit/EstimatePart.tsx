@@ -3,10 +3,10 @@ import type { Estimate } from '../../../core/shop/costs';
 import { formatMoney } from '../../../core/base/units';
 import type { foldVisit, VisitSummary } from '../../../core/shop/visit';
 import { Button } from '../../parts/Button';
-import { Reasons } from '../../parts/Reasons';
-import { BasisTag } from '../../parts/working';
+import { Reasons } from '../../shared/Reasons';
+import { BasisTag } from '../../shared/working';
 import { useEstimateQuery } from '../../store/parts-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 import { useWriteVisit } from './VisitForms';
 
 /** The approval that stands; null before one. */

@@ -3,12 +3,12 @@ import { useState, type ReactNode } from 'react';
 import { parseMoney } from '../../../core/base/units';
 import type { VisitEntryBody, VisitSummary } from '../../../core/shop/visit';
 import { Button } from '../../parts/Button';
-import { ApprovalPin } from '../../parts/ApprovalPin';
-import { TextField } from '../../parts/fields';
-import { useApproval } from '../../parts/use-approval';
+import { ApprovalPin } from '../../shared/ApprovalPin';
+import { TextField } from '../../shared/fields';
+import { useApproval } from '../../shared/use-approval';
 import { selectCurrency, today, useApp } from '../../store';
 import { useWriteVisitMutation } from '../../store/visits-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 import { dueFrom } from './due-from';
 
 type Writing = Pick<VisitEntryBody, 'kind' | 'data'>;

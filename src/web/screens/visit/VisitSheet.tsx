@@ -4,12 +4,12 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { POSITION_WORDS, type Machine, type Wheel } from '../../../core/fit/wheels';
 import { Button } from '../../parts/Button';
-import { TextField } from '../../parts/fields';
+import { TextField } from '../../shared/fields';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
 import { today, useApp } from '../../store';
 import { useOpenVisitMutation } from '../../store/visits-api';
-import { serverProblem } from '../../parts/server-problem';
+import { serverProblem } from '../../shared/server-problem';
 import { dueFrom } from './due-from';
 
 /**

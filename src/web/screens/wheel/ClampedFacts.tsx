@@ -2,8 +2,8 @@ import { wheelOffset } from '../../../core/bench/ring';
 import { counted } from '../../../core/base/units';
 import type { Wheel } from '../../../core/fit/wheels';
 import { attempt } from '../../../core/base/working';
-import { useUnits } from '../../parts/quantity';
-import { BasisTag } from '../../parts/working';
+import { useUnits } from '../../shared/quantity';
+import { BasisTag } from '../../shared/working';
 import { FigureRow } from '../../stations/StationLayout';
 
 /**

@@ -9,7 +9,7 @@ import {
 } from 'recharts';
 import type { Leak } from '../../../core/bench/pressure';
 import { toDisplay } from '../../../core/base/units';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 
 /** Readings at one temperature over the days, over the band that an ordinary tire stays in. */
 export default function LeakChart({ leak }: { leak: Leak }) {

@@ -5,11 +5,11 @@ import { daysAfter, daysBetween } from '../../../core/base/units';
 import type { Wheel } from '../../../core/fit/wheels';
 import { attempt } from '../../../core/base/working';
 import { Fallback } from '../../parts/Fallback';
-import { useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
-import { BasisTag } from '../../parts/working';
+import { useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
+import { BasisTag } from '../../shared/working';
 import { useApp } from '../../store';
-import { refusalText } from '../../parts/refusal';
+import { refusalText } from '../../shared/refusal';
 
 const LeakChart = lazy(() => import('./LeakChart'));
 

@@ -3,10 +3,10 @@ import { treadWear } from '../../../core/fit/tires';
 import { attempt } from '../../../core/base/working';
 import { dateText } from '../../../core/base/units';
 import type { Wheel } from '../../../core/fit/wheels';
-import { useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
-import { refusalText } from '../../parts/refusal';
-import { BasisTag } from '../../parts/working';
+import { useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
+import { refusalText } from '../../shared/refusal';
+import { BasisTag } from '../../shared/working';
 import { today, useApp } from '../../store';
 
 /** Distance left in the tire that is on, from the depths in the record. */

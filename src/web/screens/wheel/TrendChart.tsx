@@ -1,7 +1,7 @@
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { Trend } from '../../../core/job';
 import { toDisplay, dateText } from '../../../core/base/units';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 
 /** One thing of a wheel over its jobs. */
 export default function TrendChart({ trend: { what, unit, points } }: { trend: Trend }) {

@@ -10,8 +10,8 @@ import {
   LACING_WORDS,
 } from '../../../core/fit/wheels';
 import type { WheelHistory } from '../../../core/job';
-import { Quantity, useUnits } from '../../parts/quantity';
-import { BasisTag } from '../../parts/working';
+import { Quantity, useUnits } from '../../shared/quantity';
+import { BasisTag } from '../../shared/working';
 import { FigureRow } from '../../stations/StationLayout';
 import { ClampedFacts } from './ClampedFacts';
 

@@ -1,7 +1,7 @@
 import { dateText } from '../../../core/base/units';
 import { Link } from 'react-router';
 import type { LifeEvent } from '../../../core/job';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 
 /** The work of every job on a wheel, the newest first. */
 export const WheelLife = ({ life }: { life: readonly LifeEvent[] }) => {

@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react';
 import type { Trend } from '../../../core/job';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 
 const TrendChart = lazy(() => import('./TrendChart'));
 

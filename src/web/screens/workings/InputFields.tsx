@@ -4,7 +4,7 @@ import type { FieldForm, NamedField } from '../../../core/base/field-form';
 import { DEFAULT_RULES } from '../../../core/base/rules';
 import { Button } from '../../parts/Button';
 import { selectCurrency, useApp } from '../../store';
-import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
+import { ChoiceField, QuantityField, TextField } from '../../shared/fields';
 import {
   emptyDraft,
   fieldsOfKind,

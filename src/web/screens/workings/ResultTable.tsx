@@ -1,7 +1,7 @@
 import type { Unit } from '../../../core/base/units';
 import type { Reason, Working } from '../../../core/base/working';
-import { Quantity, useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
+import { Quantity, useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
 import { FigureRow } from '../../stations/StationLayout';
 import { reasonsOf, resultRows, type Row, type Shown } from './result-rows';
 

@@ -3,14 +3,14 @@ import { tryInput, type InputAttempt } from '../../../core/base/errors';
 import { formOf } from '../../../core/base/field-form';
 import type { AnyWorking, Working } from '../../../core/base/working';
 import { Button } from '../../parts/Button';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 import { selectCurrency, useApp } from '../../store';
-import { WorkingView } from '../../parts/working';
+import { WorkingView } from '../../shared/working';
 import { recordDraft, recordOf, type RecordDraft } from './input-draft';
 import { RecordControl, type AtField } from './InputFields';
 import { calculatorPicture } from './pictures';
 import { ResultTable } from './ResultTable';
-import { refusalText } from '../../parts/refusal';
+import { refusalText } from '../../shared/refusal';
 
 /** A working on its own: its fields, filled with its example, and what comes of them. */
 export const WorkingBench = ({ definition }: { definition: AnyWorking }) => {

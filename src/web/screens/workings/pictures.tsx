@@ -14,10 +14,10 @@ import { tireCompare } from '../../../core/fit/tires';
 import type { DialMark, DrawnShape } from '../../../core/fit/drawing';
 import { beliefMark, weightMarks } from '../../../core/job/balance-marks';
 import type { Working } from '../../../core/base/working';
-import { Shape } from '../../parts/DrawnShape';
-import type { useUnits } from '../../parts/quantity';
-import { SizePicture } from '../../parts/SizePicture';
-import { WheelDial } from '../../parts/WheelDial';
+import { Shape } from '../../pictures/DrawnShape';
+import type { useUnits } from '../../shared/quantity';
+import { SizePicture } from '../../pictures/SizePicture';
+import { WheelDial } from '../../pictures/WheelDial';
 
 type Units = ReturnType<typeof useUnits>;
 

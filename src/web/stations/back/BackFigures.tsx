@@ -1,8 +1,8 @@
 import { alignOf, brakeNow, chainOf, discOf, sensorOf, stringOf } from '../../../core/job';
 import type { Attempt } from '../../../core/base/working';
-import { useJob } from '../../parts/job-context';
+import { useJob } from '../../shared/job-context';
 import { VerdictShape } from '../../parts/VerdictMark';
-import { BasisTag } from '../../parts/working';
+import { BasisTag } from '../../shared/working';
 
 /**
  * The measurements of the wheel that goes back: each with its verdict, one tap from its working.

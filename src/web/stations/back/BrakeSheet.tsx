@@ -1,16 +1,16 @@
 import { useState } from 'react';
 import { SPINS, SPIN_WORDS, type Spin } from '../../../core/bench/brake';
 import { brakeNow } from '../../../core/job';
-import { useJob } from '../../parts/job-context';
-import { ChoiceField, QuantityField } from '../../parts/fields';
-import { useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
+import { useJob } from '../../shared/job-context';
+import { ChoiceField, QuantityField } from '../../shared/fields';
+import { useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
-import { BasisTag } from '../../parts/working';
+import { BasisTag } from '../../shared/working';
 import { DiscReadings } from './DiscReadings';
 import { usePull } from './use-pull';
-import { refusalText } from '../../parts/refusal';
+import { refusalText } from '../../shared/refusal';
 
 /**
  * The brake, pumped, and the wheel, spun with it let go; the disc on the dial indicator where it

@@ -1,5 +1,5 @@
 import type { EntryData } from '../../../core/job';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 
 interface Props {
   before: EntryData['slack'] | null;

@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { useJob } from '../../parts/job-context';
-import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
-import { useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
+import { useJob } from '../../shared/job-context';
+import { ChoiceField, QuantityField, TextField } from '../../shared/fields';
+import { useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
-import { BasisTag } from '../../parts/working';
+import { BasisTag } from '../../shared/working';
 import { ChainPicture } from './ChainPicture';
 import { adjustText, turnsText } from './turns-text';
 import { GAPS, useChain, type ChainAtHand } from './use-chain';

@@ -2,13 +2,13 @@ import { useState } from 'react';
 import { discOf } from '../../../core/job';
 import { placeText } from '../../../core/base/units';
 import { Button } from '../../parts/Button';
-import { useJob } from '../../parts/job-context';
-import { QuantityField } from '../../parts/fields';
-import { useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
-import { BasisTag } from '../../parts/working';
+import { useJob } from '../../shared/job-context';
+import { QuantityField } from '../../shared/fields';
+import { useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
+import { BasisTag } from '../../shared/working';
 import { IndicatorTake } from '../IndicatorTake';
-import { refusalText } from '../../parts/refusal';
+import { refusalText } from '../../shared/refusal';
 
 const DEGS = Array.from({ length: 8 }, (_, i) => i * 45);
 

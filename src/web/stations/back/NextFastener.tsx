@@ -1,7 +1,7 @@
 import { LUBRICANTS, type Lubricant } from '../../../core/bench/torque';
-import { DeviceTake } from '../../parts/DeviceTake';
-import { ChoiceField } from '../../parts/fields';
-import { Quantity } from '../../parts/quantity';
+import { DeviceTake } from '../../shared/DeviceTake';
+import { ChoiceField } from '../../shared/fields';
+import { Quantity } from '../../shared/quantity';
 import { Ways } from '../FastenerRow';
 import { OtherWrenchSheet } from './OtherWrenchSheet';
 import type { TorqueWalk, WalkRow } from './use-torque-walk';

@@ -1,8 +1,8 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from '../../parts/Button';
-import { QuantityField } from '../../parts/fields';
-import { useUnits } from '../../parts/quantity';
+import { QuantityField } from '../../shared/fields';
+import { useUnits } from '../../shared/quantity';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
 import type { TorqueWalk } from './use-torque-walk';

@@ -1,14 +1,14 @@
 import { useState } from 'react';
 import { sensorOf } from '../../../core/job';
 import { placeText } from '../../../core/base/units';
-import { useJob } from '../../parts/job-context';
-import { QuantityField } from '../../parts/fields';
-import { useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
+import { useJob } from '../../shared/job-context';
+import { QuantityField } from '../../shared/fields';
+import { useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
-import { BasisTag } from '../../parts/working';
-import { refusalText } from '../../parts/refusal';
+import { BasisTag } from '../../shared/working';
+import { refusalText } from '../../shared/refusal';
 
 const DEGS = Array.from({ length: 6 }, (_, i) => i * 60);
 

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { Gaps } from '../../../core/bench/drive';
 import { alignOf, chainOf, stringOf, type EntryData } from '../../../core/job';
-import { useJob } from '../../parts/job-context';
-import { useUnits } from '../../parts/quantity';
+import { useJob } from '../../shared/job-context';
+import { useUnits } from '../../shared/quantity';
 import type { Writing } from '../../store/job-writing';
 
 /** The typed values of the chain and its adjusters. */

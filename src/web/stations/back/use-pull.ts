@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { useJob } from '../../parts/job-context';
-import { useUnits } from '../../parts/quantity';
+import { useJob } from '../../shared/job-context';
+import { useUnits } from '../../shared/quantity';
 
 /** The typed values of a spring scale at the tread. */
 interface Typed {

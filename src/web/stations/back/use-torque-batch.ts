@@ -1,4 +1,4 @@
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 import { useApp } from '../../store';
 import { paceOf } from '../../store/shop-slice';
 import type { BatchRow } from '../BatchList';

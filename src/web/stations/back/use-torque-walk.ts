@@ -12,8 +12,8 @@ import {
 } from '../../../core/bench/torque';
 import type { Fastener } from '../../../core/fit/wheels';
 import type { Working } from '../../../core/base/working';
-import { useJob } from '../../parts/job-context';
-import { useUnits } from '../../parts/quantity';
+import { useJob } from '../../shared/job-context';
+import { useUnits } from '../../shared/quantity';
 import { useDo } from '../../store';
 import { announce } from '../../store/jobs-slice';
 

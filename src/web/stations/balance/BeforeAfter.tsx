@@ -1,9 +1,9 @@
 import { residualUnbalance, type BalanceEstimate } from '../../../core/bench/balance';
 import type { Working } from '../../../core/base/working';
-import { usePlace } from '../../parts/place';
-import { Quantity, useUnits } from '../../parts/quantity';
-import { BasisTag } from '../../parts/working';
-import { useJob } from '../../parts/job-context';
+import { usePlace } from '../../shared/place';
+import { Quantity, useUnits } from '../../shared/quantity';
+import { BasisTag } from '../../shared/working';
+import { useJob } from '../../shared/job-context';
 import { FigureRow } from '../StationLayout';
 import { useSpeed } from './use-speed';
 

@@ -2,9 +2,9 @@ import { formatQuantity } from '../../../core/base/units';
 import type { BalanceEstimate, BalancePlacement } from '../../../core/bench/balance';
 import { isMassKnown, NINE_OF_TEN } from '../../../core/job';
 import type { Working } from '../../../core/base/working';
-import { usePlace } from '../../parts/place';
-import { Quantity, useUnits } from '../../parts/quantity';
-import { BasisTag } from '../../parts/working';
+import { usePlace } from '../../shared/place';
+import { Quantity, useUnits } from '../../shared/quantity';
+import { BasisTag } from '../../shared/working';
 import { FigureRow } from '../StationLayout';
 
 interface Props {

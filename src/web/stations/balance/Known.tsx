@@ -1,4 +1,4 @@
-import { useJob } from '../../parts/job-context';
+import { useJob } from '../../shared/job-context';
 import { Figures } from './Figures';
 import type { BalanceStep } from './step-of';
 import { Tries } from './Tries';

@@ -1,6 +1,6 @@
 import { Button } from '../../parts/Button';
-import { ChoiceField } from '../../parts/fields';
-import { PlaceField } from '../../parts/place';
+import { ChoiceField } from '../../shared/fields';
+import { PlaceField } from '../../shared/place';
 import type { BalanceFormProps } from './balance-form-props';
 
 /** The moves of a place that was held level; each has a key of its own, 1 to 3. */

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Button } from '../../parts/Button';
-import { QuantityField, TextField } from '../../parts/fields';
-import { PlaceField } from '../../parts/place';
-import { useUnits } from '../../parts/quantity';
+import { QuantityField, TextField } from '../../shared/fields';
+import { PlaceField } from '../../shared/place';
+import { useUnits } from '../../shared/quantity';
 import type { BalanceFormProps } from './balance-form-props';
 
 /** The limits of a machine's reading, and how finely; as the log takes it. */

@@ -3,7 +3,7 @@ import { useState, type ReactNode } from 'react';
 import type { BalanceEstimate } from '../../../core/bench/balance';
 import type { Working } from '../../../core/base/working';
 import { Button } from '../../parts/Button';
-import { useJob } from '../../parts/job-context';
+import { useJob } from '../../shared/job-context';
 import { Sheet } from '../../parts/Sheet';
 import { PartsPart } from './PartsPart';
 import { SpeedPart } from './SpeedPart';

@@ -1,5 +1,5 @@
 import { Button } from '../../parts/Button';
-import { PlaceField, usePlace } from '../../parts/place';
+import { PlaceField, usePlace } from '../../shared/place';
 import { PieceShelf } from './PieceShelf';
 import type { BalanceFormProps } from './balance-form-props';
 

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { balanceParts } from '../../../core/bench/balance';
 import { attempt } from '../../../core/base/working';
-import { ChoiceField, QuantityField } from '../../parts/fields';
-import { useJob } from '../../parts/job-context';
-import { PlaceField, usePlace } from '../../parts/place';
-import { Quantity, useUnits } from '../../parts/quantity';
-import { BasisTag } from '../../parts/working';
+import { ChoiceField, QuantityField } from '../../shared/fields';
+import { useJob } from '../../shared/job-context';
+import { PlaceField, usePlace } from '../../shared/place';
+import { Quantity, useUnits } from '../../shared/quantity';
+import { BasisTag } from '../../shared/working';
 import { FigureRow } from '../StationLayout';
 import { Problem } from './Problem';
 import { useSpeed } from './use-speed';

@@ -2,7 +2,7 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { Piece, Sides, WeightStock } from '../../../core/bench/balance';
 import { Button } from '../../parts/Button';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 
 interface Props {
   stock: readonly WeightStock[];

@@ -1,5 +1,5 @@
 import type { Attempt } from '../../../core/base/working';
-import { refusalText } from '../../parts/refusal';
+import { refusalText } from '../../shared/refusal';
 
 /** Why a working cannot be had, where it cannot. */
 export const Problem = ({ found }: { found: Attempt<unknown> | null }) =>

@@ -1,7 +1,7 @@
 import type { Settle } from '../../../core/bench/balance';
 import { Button } from '../../parts/Button';
-import { ChoiceField } from '../../parts/fields';
-import { PlaceField } from '../../parts/place';
+import { ChoiceField } from '../../shared/fields';
+import { PlaceField } from '../../shared/place';
 import type { BalanceFormProps } from './balance-form-props';
 
 const FROM = [

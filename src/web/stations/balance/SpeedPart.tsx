@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { residualUnbalance } from '../../../core/bench/balance';
 import { attempt } from '../../../core/base/working';
-import { ChoiceField, QuantityField } from '../../parts/fields';
-import { Quantity, useUnits } from '../../parts/quantity';
-import { BasisTag } from '../../parts/working';
+import { ChoiceField, QuantityField } from '../../shared/fields';
+import { Quantity, useUnits } from '../../shared/quantity';
+import { BasisTag } from '../../shared/working';
 import { FigureRow } from '../StationLayout';
 import { Problem } from './Problem';
 import { useSpeed } from './use-speed';

@@ -3,16 +3,16 @@ import type { StandBand } from '../../../core/bench/balance';
 import { ruleNumber } from '../../../core/base/rules';
 import type { Working } from '../../../core/base/working';
 import { Button } from '../../parts/Button';
-import { Reasons } from '../../parts/Reasons';
-import { useUnits } from '../../parts/quantity';
-import { BasisTag } from '../../parts/working';
+import { Reasons } from '../../shared/Reasons';
+import { useUnits } from '../../shared/quantity';
+import { BasisTag } from '../../shared/working';
 import { useApp, useDo } from '../../store';
 import { api, ApiError } from '../../store/api';
 import { announce } from '../../store/jobs-slice';
 import { shopChanged } from '../../store/records-api';
 import type { BalanceAnswered, BalanceAsked } from '../../workers/balance-worker';
 import { startWorker } from './use-balance-worker';
-import { refusalText } from '../../parts/refusal';
+import { refusalText } from '../../shared/refusal';
 
 /**
  * The dead band of the shop's stand, learned from its wheels, and written down as the shop's own

@@ -1,10 +1,10 @@
 import { useEffect } from 'react';
 import type { MassVector, Settle } from '../../../core/bench/balance';
 import { Button } from '../../parts/Button';
-import { DeviceLabel } from '../../parts/DeviceTake';
-import { usePlace } from '../../parts/place';
-import { TurnKnobs, useHold } from '../../parts/StandInKnobs';
-import type { LiveDevice } from '../../parts/use-device';
+import { DeviceLabel } from '../../shared/DeviceTake';
+import { usePlace } from '../../shared/place';
+import { TurnKnobs, useHold } from '../../shared/StandInKnobs';
+import type { LiveDevice } from '../../shared/use-device';
 import { useSeenSide } from './use-seen-side';
 
 interface Props {

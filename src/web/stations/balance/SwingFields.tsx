@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Button } from '../../parts/Button';
-import { ChoiceField, TextField } from '../../parts/fields';
+import { ChoiceField, TextField } from '../../shared/fields';
 import type { BalanceFormProps } from './balance-form-props';
 
 const SWINGS = ['1', '3', '5', '10'].map((n) => [n, n] as const);

@@ -1,11 +1,11 @@
 import { Undo2 } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { effectiveEntries, isOfBalance, type Entry } from '../../../core/job';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 import { Tip } from '../../parts/Tip';
 import { VerdictShape } from '../../parts/VerdictMark';
-import { usePlace } from '../../parts/place';
-import { useJob } from '../../parts/job-context';
+import { usePlace } from '../../shared/place';
+import { useJob } from '../../shared/job-context';
 import { useSeenSide } from './use-seen-side';
 import { isTry, tryText, type TryEntry } from './try-text';
 

@@ -2,12 +2,12 @@ import { useState } from 'react';
 import { balanceIndex, type BalanceEstimate } from '../../../core/bench/balance';
 import { normalDeg } from '../../../core/base/units';
 import { attempt, type Working } from '../../../core/base/working';
-import { QuantityField } from '../../parts/fields';
-import { useJob } from '../../parts/job-context';
-import { PlaceField, usePlace } from '../../parts/place';
-import { Quantity, useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
-import { BasisTag } from '../../parts/working';
+import { QuantityField } from '../../shared/fields';
+import { useJob } from '../../shared/job-context';
+import { PlaceField, usePlace } from '../../shared/place';
+import { Quantity, useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
+import { BasisTag } from '../../shared/working';
 import { FigureRow } from '../StationLayout';
 import { Problem } from './Problem';
 

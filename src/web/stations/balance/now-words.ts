@@ -11,7 +11,7 @@ import { heavyAgainst, type BalanceLog } from '../../../core/job';
 import { angleBetween } from '../../../core/base/units';
 import type { ByHand } from './doing';
 import type { BalanceStep } from './step-of';
-import { refusalText } from '../../parts/refusal';
+import { refusalText } from '../../shared/refusal';
 
 /** The heading above the fields when something is done by hand. */
 const BY_HAND: Record<ByHand, { now: string; why: string }> = {

@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
-import { usePlace } from '../../parts/place';
-import { useUnits } from '../../parts/quantity';
+import { usePlace } from '../../shared/place';
+import { useUnits } from '../../shared/quantity';
 
 interface Placed {
   massG: number;

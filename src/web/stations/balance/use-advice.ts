@@ -9,7 +9,7 @@ import type {
 import type { InputProblem } from '../../../core/base/errors';
 import { balanceQuestion, type BalanceQuestion, type JobState } from '../../../core/job';
 import type { Attempt, Working } from '../../../core/base/working';
-import { useJob } from '../../parts/job-context';
+import { useJob } from '../../shared/job-context';
 import { useBalanceWorker, type Search } from './use-balance-worker';
 
 /**

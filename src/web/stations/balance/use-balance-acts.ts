@@ -1,5 +1,5 @@
 import { sumVectors, type LevelTest, type Piece, type Settle } from '../../../core/bench/balance';
-import { useJob } from '../../parts/job-context';
+import { useJob } from '../../shared/job-context';
 import type { Writing } from '../../store/job-writing';
 import type { AdviceAtHand } from './use-advice';
 import type { HandDraft } from './use-hand-draft';

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { Piece } from '../../../core/bench/balance';
 import { heavyAgainst, type EntryData } from '../../../core/job';
-import { useJob } from '../../parts/job-context';
-import { useWheelRecord } from '../../parts/use-wheel-record';
+import { useJob } from '../../shared/job-context';
+import { useWheelRecord } from '../../shared/use-wheel-record';
 
 /** The weights of this wheel in the job before this one. */
 export interface LastTime {

@@ -1,5 +1,5 @@
 import type { Settle } from '../../../core/bench/balance';
-import { useJob } from '../../parts/job-context';
+import { useJob } from '../../shared/job-context';
 
 /**
  * Left and right swap with the side that is up; in the log they are as seen from the disc side. The

@@ -1,6 +1,6 @@
 import { tireSize } from '../../../core/fit/tires';
 import { attempt } from '../../../core/base/working';
-import { useJob } from '../../parts/job-context';
+import { useJob } from '../../shared/job-context';
 
 /**
  * A speed that riders know, and a wheel's usual mass; the sheet asks for the real ones. Basis:

@@ -1,6 +1,6 @@
 import { useMemo, useRef } from 'react';
 import { angleBetween } from '../../../core/base/units';
-import { useDevice, type LiveDevice } from '../../parts/use-device';
+import { useDevice, type LiveDevice } from '../../shared/use-device';
 import { useApp } from '../../store';
 
 /** The balance stand, and the dial that turns with it. */

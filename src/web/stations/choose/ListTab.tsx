@@ -1,6 +1,6 @@
 import { formatMoney } from '../../../core/base/units';
-import { Reasons } from '../../parts/Reasons';
-import { BasisTag } from '../../parts/working';
+import { Reasons } from '../../shared/Reasons';
+import { BasisTag } from '../../shared/working';
 import type { ChoiceAtHand } from './use-choice';
 
 /** The shopping list: what is short, and what it costs. */

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../parts/Button';
-import { QuantityField } from '../../parts/fields';
-import { useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
-import { useJob } from '../../parts/job-context';
+import { QuantityField } from '../../shared/fields';
+import { useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
+import { useJob } from '../../shared/job-context';
 import type { ChoiceAtHand } from './use-choice';
 
 const FIELDS = [

@@ -2,10 +2,10 @@ import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { tubeReuse } from '../../../core/fit/tubes';
 import { attempt } from '../../../core/base/working';
-import { QuantityField } from '../../parts/fields';
-import { Reasons } from '../../parts/Reasons';
+import { QuantityField } from '../../shared/fields';
+import { Reasons } from '../../shared/Reasons';
 import { VerdictMark } from '../../parts/VerdictMark';
-import { useJob } from '../../parts/job-context';
+import { useJob } from '../../shared/job-context';
 import { Sheet } from '../../parts/Sheet';
 
 const CHECKS = [

@@ -2,12 +2,12 @@ import type { ReactNode } from 'react';
 import { tubeDouble, tubeNeed } from '../../../core/fit/tubes';
 import { tryRimCode } from '../../../core/fit/wheels';
 import { attempt, worstOf, type Reason, type Working } from '../../../core/base/working';
-import { ChoiceField } from '../../parts/fields';
-import { useUnits } from '../../parts/quantity';
-import { BriefReasons } from '../../parts/Reasons';
+import { ChoiceField } from '../../shared/fields';
+import { useUnits } from '../../shared/quantity';
+import { BriefReasons } from '../../shared/Reasons';
 import { VerdictShape } from '../../parts/VerdictMark';
-import { BasisTag } from '../../parts/working';
-import { useJob } from '../../parts/job-context';
+import { BasisTag } from '../../shared/working';
+import { useJob } from '../../shared/job-context';
 import { OldTube } from './OldTube';
 import type { ChoiceAtHand } from './use-choice';
 

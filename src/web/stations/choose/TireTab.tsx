@@ -5,13 +5,13 @@ import { TREADS, TREAD_WORDS, type Tread } from '../../../core/fit/tires';
 import { ARROWS, type Arrows } from '../../../core/fit/tires';
 import type { RankedTire } from '../../../core/bench/fitting';
 import type { Reason } from '../../../core/base/working';
-import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
-import { Reasons } from '../../parts/Reasons';
+import { ChoiceField, QuantityField, TextField } from '../../shared/fields';
+import { Reasons } from '../../shared/Reasons';
 import { VerdictShape } from '../../parts/VerdictMark';
 import { TYPED } from './choice-draft';
 import type { ChoiceAtHand } from './use-choice';
 import { Sheet } from '../../parts/Sheet';
-import { refusalText } from '../../parts/refusal';
+import { refusalText } from '../../shared/refusal';
 
 const SHOWN = 3;
 /** More than this many are shown a page at a time. */

@@ -1,6 +1,6 @@
 import type { ToolList } from '../../../core/bench/fitting';
-import { Reasons } from '../../parts/Reasons';
-import { BasisTag } from '../../parts/working';
+import { Reasons } from '../../shared/Reasons';
+import { BasisTag } from '../../shared/working';
 import type { ChoiceAtHand } from './use-choice';
 
 /** The last group stands beside the others, so that all of them are seen at once. */

@@ -2,9 +2,9 @@ import { useState } from 'react';
 import { rankTires, type FitContext } from '../../../core/bench/fitting';
 import type { TireStock } from '../../../core/shop/records';
 import { tryInput } from '../../../core/base/errors';
-import { useJob } from '../../parts/job-context';
+import { useJob } from '../../shared/job-context';
 import { useShelf } from './use-shelf';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 import { shelfDraft, typedDraft, writtenDraft, TYPED, type Draft } from './choice-draft';
 
 /** The choices and texts, and the ways to change them. */

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import type { FitContext } from '../../../core/bench/fitting';
 import { fitContextOf } from '../../../core/job';
 import { withChosen } from '../../../core/shop/visit';
-import { useJob } from '../../parts/job-context';
+import { useJob } from '../../shared/job-context';
 import { useShelf } from './use-shelf';
 import { today } from '../../store';
 import { useVisitOfJobQuery } from '../../store/visits-api';

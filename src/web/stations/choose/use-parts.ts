@@ -4,7 +4,7 @@ import { materialsOf, partPicksOf, pressureStartOf, toolsOf, wantsOf } from '../
 import type { TubeFit } from '../../../core/fit/tubes';
 import { tryInput } from '../../../core/base/errors';
 import type { Working } from '../../../core/base/working';
-import { useJob } from '../../parts/job-context';
+import { useJob } from '../../shared/job-context';
 import { useShelf } from './use-shelf';
 import { TYPED, type Draft } from './choice-draft';
 

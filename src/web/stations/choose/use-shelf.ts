@@ -5,7 +5,7 @@ import { rimDiameterOf, type Shelves } from '../../../core/job';
 import { availableStock } from '../../../core/shop/parts';
 import type { TireStock } from '../../../core/shop/records';
 import { useTiresForQuery } from '../../store/records-api';
-import { useJob } from '../../parts/job-context';
+import { useJob } from '../../shared/job-context';
 import type { ShopAnswer } from '../../store/api';
 
 const NO_TIRES: readonly TireStock[] = [];

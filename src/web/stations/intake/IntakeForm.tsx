@@ -1,12 +1,12 @@
 import { USES, USE_WORDS, type Use } from '../../../core/bench/pressure';
 import { CLEARANCE_PLACES, PLACE_WORDS, type ClearancePlace } from '../../../core/fit/tires';
 import { Button } from '../../parts/Button';
-import { WithTake } from '../../parts/DeviceTake';
-import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
-import { useJob } from '../../parts/job-context';
-import { useUnits } from '../../parts/quantity';
+import { WithTake } from '../../shared/DeviceTake';
+import { ChoiceField, QuantityField, TextField } from '../../shared/fields';
+import { useJob } from '../../shared/job-context';
+import { useUnits } from '../../shared/quantity';
 import { VerdictMark } from '../../parts/VerdictMark';
-import { BasisTag } from '../../parts/working';
+import { BasisTag } from '../../shared/working';
 import type { IntakeAtHand } from './use-intake';
 
 /** The age of the old tire, the clearances so far, and whether its tread is worn out. */

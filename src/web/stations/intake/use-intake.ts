@@ -3,9 +3,9 @@ import type { Use } from '../../../core/bench/pressure';
 import { ruleNumber } from '../../../core/base/rules';
 import { attempt } from '../../../core/base/working';
 import { tireAge, tireSize, type ClearancePlace } from '../../../core/fit/tires';
-import { useJob } from '../../parts/job-context';
-import { useUnits } from '../../parts/quantity';
-import { refusalText } from '../../parts/refusal';
+import { useJob } from '../../shared/job-context';
+import { useUnits } from '../../shared/quantity';
+import { refusalText } from '../../shared/refusal';
 import { today } from '../../store';
 import type { Writing } from '../../store/job-writing';
 

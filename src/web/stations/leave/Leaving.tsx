@@ -2,7 +2,7 @@ import { Dialog } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
 import { teachingOf, coolUntil, stepsOf } from '../../../core/job';
 import { Button } from '../../parts/Button';
-import { useJob } from '../../parts/job-context';
+import { useJob } from '../../shared/job-context';
 import { useKeys } from '../../parts/keys';
 import { momentText } from '../../parts/moment-text';
 import { useNow } from '../../parts/use-now';

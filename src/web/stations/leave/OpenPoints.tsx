@@ -1,6 +1,6 @@
 import { openPoints, pairDoubts } from '../../../core/job';
 import { FoldedList } from '../../parts/FoldedList';
-import { useJob } from '../../parts/job-context';
+import { useJob } from '../../shared/job-context';
 import { VerdictMark, VerdictShape } from '../../parts/VerdictMark';
 
 /** Points in full under the dial; the rest is folded under its names. */

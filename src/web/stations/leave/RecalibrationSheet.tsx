@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { teachingOf } from '../../../core/job';
-import { useJob } from '../../parts/job-context';
-import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
-import { useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
+import { useJob } from '../../shared/job-context';
+import { ChoiceField, QuantityField, TextField } from '../../shared/fields';
+import { useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
-import { BasisTag } from '../../parts/working';
+import { BasisTag } from '../../shared/working';
 import { useVisitOfJobQuery } from '../../store/visits-api';
 import { Cautions } from '../StationLayout';
 

@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import type { EntryData } from '../../../core/job';
-import { useJob } from '../../parts/job-context';
-import { ChoiceField, QuantityField, TextField } from '../../parts/fields';
-import { useUnits } from '../../parts/quantity';
+import { useJob } from '../../shared/job-context';
+import { ChoiceField, QuantityField, TextField } from '../../shared/fields';
+import { useUnits } from '../../shared/quantity';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
-import { ApprovalPin } from '../../parts/ApprovalPin';
-import { useApproval } from '../../parts/use-approval';
+import { ApprovalPin } from '../../shared/ApprovalPin';
+import { useApproval } from '../../shared/use-approval';
 import { useApp } from '../../store';
 import { Cautions } from '../StationLayout';
 

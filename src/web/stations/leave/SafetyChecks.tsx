@@ -1,9 +1,9 @@
 import { readyOf } from '../../../core/job';
 import { SAFETY_RISKS } from '../../../core/job/leave';
 import { FoldedList } from '../../parts/FoldedList';
-import { useJob } from '../../parts/job-context';
+import { useJob } from '../../shared/job-context';
 import { VerdictMark, VerdictShape } from '../../parts/VerdictMark';
-import { BasisTag } from '../../parts/working';
+import { BasisTag } from '../../shared/working';
 
 /** Checks in full beside the dial; the rest is folded under its names. */
 const SHOWN = 2;

@@ -9,9 +9,9 @@ import {
 } from 'react-hook-form';
 import { mayDo } from '../../../core/shop/auth';
 import { readyOf, recheckDates, type OldTire, type Recheck } from '../../../core/job';
-import { useJob } from '../../parts/job-context';
-import { needed } from '../../parts/form-schema';
-import { useApproval, type ApprovalAtHand } from '../../parts/use-approval';
+import { useJob } from '../../shared/job-context';
+import { needed } from '../../shared/form-schema';
+import { useApproval, type ApprovalAtHand } from '../../shared/use-approval';
 import { today, useApp, useDo } from '../../store';
 import type { Writing } from '../../store/job-writing';
 import { shopChanged } from '../../store/records-api';

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { airOutOf } from '../../../core/job';
-import { WithTake } from '../../parts/DeviceTake';
-import { ChoiceField, QuantityField } from '../../parts/fields';
-import { useJob } from '../../parts/job-context';
-import { useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
+import { WithTake } from '../../shared/DeviceTake';
+import { ChoiceField, QuantityField } from '../../shared/fields';
+import { useJob } from '../../shared/job-context';
+import { useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
 

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { Button } from '../../parts/Button';
-import { DeviceLabel } from '../../parts/DeviceTake';
-import { useUnits } from '../../parts/quantity';
-import { StandInKnobs } from '../../parts/StandInKnobs';
-import { useDevice } from '../../parts/use-device';
+import { DeviceLabel } from '../../shared/DeviceTake';
+import { useUnits } from '../../shared/quantity';
+import { StandInKnobs } from '../../shared/StandInKnobs';
+import { useDevice } from '../../shared/use-device';
 
 interface Props {
   /** The next thing to measure, in words; null when all is. */

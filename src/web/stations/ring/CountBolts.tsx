@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Button } from '../../parts/Button';
-import { QuantityField } from '../../parts/fields';
-import { useJob } from '../../parts/job-context';
-import { useUnits } from '../../parts/quantity';
+import { QuantityField } from '../../shared/fields';
+import { useJob } from '../../shared/job-context';
+import { useUnits } from '../../shared/quantity';
 
 const FEWEST = 3;
 const MOST = 36;

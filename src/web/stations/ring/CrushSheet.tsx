@@ -1,16 +1,16 @@
 import { useState } from 'react';
 import { crushOf, ringsOf } from '../../../core/job';
 import type { BeadSide } from '../../../core/bench/ring';
-import { QuantityField } from '../../parts/fields';
-import { useJob } from '../../parts/job-context';
-import { useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
-import { SectionDrawing } from '../../parts/SectionDrawing';
+import { QuantityField } from '../../shared/fields';
+import { useJob } from '../../shared/job-context';
+import { useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
+import { SectionDrawing } from '../../pictures/SectionDrawing';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
-import { BasisTag } from '../../parts/working';
+import { BasisTag } from '../../shared/working';
 import { CaliperTake } from './CaliperTake';
-import { refusalText } from '../../parts/refusal';
+import { refusalText } from '../../shared/refusal';
 
 const PLACES = 3;
 const PARTS = [

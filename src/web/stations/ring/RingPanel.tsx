@@ -3,12 +3,12 @@ import { RING_WORDS } from '../../../core/job';
 import type { Step } from '../../../core/job/procedure';
 import { placeText } from '../../../core/base/units';
 import { Button } from '../../parts/Button';
-import { DeviceLabel } from '../../parts/DeviceTake';
-import { useJob } from '../../parts/job-context';
+import { DeviceLabel } from '../../shared/DeviceTake';
+import { useJob } from '../../shared/job-context';
 import { useKeys } from '../../parts/keys';
-import { useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
-import { StandInKnobs } from '../../parts/StandInKnobs';
+import { useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
+import { StandInKnobs } from '../../shared/StandInKnobs';
 import { CountBolts } from './CountBolts';
 import { useRing, type RingAtHand } from './use-ring';
 

@@ -1,14 +1,14 @@
 import { useState } from 'react';
 import { rolloutOf } from '../../../core/job';
 import { ruleNumber } from '../../../core/base/rules';
-import { QuantityField } from '../../parts/fields';
-import { useJob } from '../../parts/job-context';
-import { useUnits } from '../../parts/quantity';
-import { Reasons } from '../../parts/Reasons';
+import { QuantityField } from '../../shared/fields';
+import { useJob } from '../../shared/job-context';
+import { useUnits } from '../../shared/quantity';
+import { Reasons } from '../../shared/Reasons';
 import { Sheet } from '../../parts/Sheet';
 import { SheetFoot } from '../../parts/SheetFoot';
-import { BasisTag } from '../../parts/working';
-import { refusalText } from '../../parts/refusal';
+import { BasisTag } from '../../shared/working';
+import { refusalText } from '../../shared/refusal';
 
 /** A tape round the tread, and what it says with those before it. */
 export const RolloutSheet = ({ onDone }: { onDone: () => void }) => {

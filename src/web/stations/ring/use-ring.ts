@@ -3,8 +3,8 @@ import { ringOf, type RingNow } from '../../../core/job';
 import type { Step } from '../../../core/job/procedure';
 import { torqueCheck, torqueWrench } from '../../../core/bench/torque';
 import { attempt, type Reason } from '../../../core/base/working';
-import { useJob } from '../../parts/job-context';
-import { useDevice, type LiveDevice } from '../../parts/use-device';
+import { useJob } from '../../shared/job-context';
+import { useDevice, type LiveDevice } from '../../shared/use-device';
 import { useApp } from '../../store';
 
 /** The bolts of the step at hand, and the wrench that walks round them. */

@@ -2,8 +2,8 @@ import { useMemo } from 'react';
 import { drawnWheelAt, hasStrip } from '../../../core/job';
 import { beadCloseUp, CLOSE_UP_FIELD, sectionOf } from '../../../core/fit/drawing';
 import { tryReadTire } from '../../../core/fit/tires';
-import { Shape } from '../../parts/DrawnShape';
-import { useJob } from '../../parts/job-context';
+import { Shape } from '../../pictures/DrawnShape';
+import { useJob } from '../../shared/job-context';
 import { useMoved } from '../../parts/use-moved';
 
 /** A bead that is not known to be on its seat is drawn so far up from the well. */

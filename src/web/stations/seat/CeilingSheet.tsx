@@ -2,10 +2,10 @@ import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { HIGHEST_CEILING_KPA } from '../../../core/bench/pressure';
 import { Button } from '../../parts/Button';
-import { QuantityField, TextField } from '../../parts/fields';
-import { useUnits } from '../../parts/quantity';
+import { QuantityField, TextField } from '../../shared/fields';
+import { useUnits } from '../../shared/quantity';
 import { Sheet } from '../../parts/Sheet';
-import { useJob } from '../../parts/job-context';
+import { useJob } from '../../shared/job-context';
 import { useApp } from '../../store';
 
 /**

@@ -2,8 +2,8 @@ import { useMemo } from 'react';
 import { mirrored, normalDeg, placeText } from '../../../core/base/units';
 import { lockMarks, type DialMark } from '../../../core/fit/drawing';
 import { Button } from '../../parts/Button';
-import { WheelDial } from '../../parts/WheelDial';
-import { useJob } from '../../parts/job-context';
+import { WheelDial } from '../../pictures/WheelDial';
+import { useJob } from '../../shared/job-context';
 import { BeadCloseUp } from './BeadCloseUp';
 
 /** Places to look at, round the side that is seen: as many as a fitter turns the wheel by. */

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { toDisplay } from '../../../core/base/units';
-import { useUnits } from '../../parts/quantity';
+import { useUnits } from '../../shared/quantity';
 
 const W = 210;
 const H = 300;

@@ -1,7 +1,7 @@
 import { useState, type Ref } from 'react';
 import { Button } from '../../parts/Button';
-import { QuantityField } from '../../parts/fields';
-import { useUnits } from '../../parts/quantity';
+import { QuantityField } from '../../shared/fields';
+import { useUnits } from '../../shared/quantity';
 
 const MAX_KPA = 1000;
 

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
-import { useJob } from '../../parts/job-context';
-import { useDevice, type LiveDevice } from '../../parts/use-device';
+import { useJob } from '../../shared/job-context';
+import { useDevice, type LiveDevice } from '../../shared/use-device';
 import { useApp } from '../../store';
 import { api } from '../../store/api';
 

@@ -2,8 +2,8 @@ import { isCalm } from '../../../core/bench/devices';
 import { seatLadderOf, seatLimitOf } from '../../../core/job';
 import type { SeatLadder, SeatLimit } from '../../../core/bench/pressure';
 import type { Working } from '../../../core/base/working';
-import { useJob } from '../../parts/job-context';
-import type { LiveDevice } from '../../parts/use-device';
+import { useJob } from '../../shared/job-context';
+import type { LiveDevice } from '../../shared/use-device';
 import type { Writing } from '../../store/job-writing';
 
 /** The seating at hand: its limit, what to do next, and what can be written of it. */

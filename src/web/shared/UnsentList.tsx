@@ -2,7 +2,7 @@ import { entryText, foldJob, stepsOf, type Entry } from '../../core/job';
 import { useApp, useDo } from '../store';
 import { drop } from '../store/outbox-sender';
 import type { PendingEntries } from '../store/pending-entries';
-import { Button } from './Button';
+import { Button } from '../parts/Button';
 import { useUnits } from './quantity';
 
 /**

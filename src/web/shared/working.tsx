@@ -11,10 +11,10 @@ import {
   type ReactNode,
 } from 'react';
 import type { Working, WorkingLine } from '../../core/base/working';
-import { useKeys } from './keys';
+import { useKeys } from '../parts/keys';
 import { useUnits } from './quantity';
-import { VerdictMark } from './VerdictMark';
-import { Sheet } from './Sheet';
+import { VerdictMark } from '../parts/VerdictMark';
+import { Sheet } from '../parts/Sheet';
 
 const LineValue = ({ line }: { line: WorkingLine }) => {
   const { say } = useUnits();

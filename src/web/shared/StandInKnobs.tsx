@@ -3,7 +3,7 @@ import type { DeviceKind } from '../../core/bench/devices';
 import { useDo } from '../store';
 import { api, ApiError, type HeldDevice } from '../store/api';
 import { announce } from '../store/jobs-slice';
-import { Button } from './Button';
+import { Button } from '../parts/Button';
 import { ChoiceField, QuantityField } from './fields';
 import { useUnits } from './quantity';
 import { refusalText } from './refusal';

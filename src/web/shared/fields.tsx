@@ -3,7 +3,7 @@ import { Delete, Grid3x3 } from 'lucide-react';
 import { useId, type ReactNode, type Ref } from 'react';
 import type { Unit } from '../../core/base/units';
 import { useUnits } from './quantity';
-import { KeysPause } from './keys';
+import { KeysPause } from '../parts/keys';
 
 interface Common {
   label: string;

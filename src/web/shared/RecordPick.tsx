@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { SPECS, type RecordKind, type Records } from '../../core/shop/records';
 import { useRecordPageQuery, useRecordQuery, type RecordPage } from '../store/records-api';
 import { ChoiceField, TextField } from './fields';
-import { useDebounced } from './use-debounced';
+import { useDebounced } from '../parts/use-debounced';
 
 /** As many as a hand finds in a list; where there are more, words narrow them. */
 const MAX_LISTED = 30;

@@ -4,7 +4,7 @@ import { tryReadTire } from '../../core/fit/tires';
 import type { Wheel } from '../../core/fit/wheels';
 import { hasStrip } from '../../core/job';
 import { Shape } from './DrawnShape';
-import { useUnits } from './quantity';
+import { useUnits } from '../shared/quantity';
 
 const FIELD = { width: 480, middle: 210, seat: 220, below: 60 };
 /** Units to a millimeter: the same for every wheel, so that they can be compared. */

@@ -3,7 +3,7 @@ import { useDo } from '../store';
 import { useAddPersonMutation } from '../store/auth-api';
 import { shopChanged } from '../store/records-api';
 import { serverProblem } from './server-problem';
-import { Button } from './Button';
+import { Button } from '../parts/Button';
 import { TextField } from './fields';
 
 /** A name that joins the shop; `onAdded` hears it once everyone knows it. */

@@ -9,7 +9,7 @@ import {
 import type { Clearances, TireComparison } from '../../core/fit/tires';
 import { formatQuantity, type UnitPreferences } from '../../core/base/units';
 import { Shape as Drawn } from './DrawnShape';
-import { useUnits } from './quantity';
+import { useUnits } from '../shared/quantity';
 
 /**
  * The line of each size: the present one as a row of chalk ticks across its outline, the first new

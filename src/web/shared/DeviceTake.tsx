@@ -3,11 +3,11 @@ import { Popover } from 'radix-ui';
 import { Plug } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { DEVICE_KINDS, type DeviceKind, type DeviceLine } from '../../core/bench/devices';
-import { Button } from './Button';
+import { Button } from '../parts/Button';
 import { useUnits } from './quantity';
 import { StandInKnobs } from './StandInKnobs';
 import { useDevice, type LiveDevice } from './use-device';
-import { KeysPause } from './keys';
+import { KeysPause } from '../parts/keys';
 
 /** As many digits as a fitter reads off an instrument of the kind. */
 export const DEVICE_DIGITS: Record<DeviceKind, number> = {

@@ -15,10 +15,10 @@ import {
 } from '../store/prefs-slice';
 import { paceOf, pacesChanged } from '../store/shop-slice';
 import { AddPerson } from './AddPerson';
-import { Button } from './Button';
+import { Button } from '../parts/Button';
 import { ChoiceField } from './fields';
-import { initials } from './initials';
-import { KeysPause } from './keys';
+import { initials } from '../parts/initials';
+import { KeysPause } from '../parts/keys';
 import { SignedInMenu } from './SignedInMenu';
 
 const UNIT_CHOICES: { key: keyof UnitPreferences; label: string; values: string[] }[] = [

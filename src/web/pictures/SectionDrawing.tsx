@@ -3,7 +3,7 @@ import type { JobState } from '../../core/job';
 import { crossSection, SECTION_FIELD, sectionLength } from '../../core/bench/ring';
 import type { Wheel } from '../../core/fit/wheels';
 import { Shape } from './DrawnShape';
-import { useUnits } from './quantity';
+import { useUnits } from '../shared/quantity';
 
 /**
  * A wheel cut through its axle, to scale, with its measured numbers where they are. Nothing where

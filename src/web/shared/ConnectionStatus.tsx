@@ -6,9 +6,9 @@ import { useApp, useDo } from '../store';
 import { sendNow } from '../store/outbox-sender';
 import { needsWord, type PendingEntries } from '../store/pending-entries';
 import { takeNewVersion } from '../store/version';
-import { Button } from './Button';
-import { KeysPause } from './keys';
-import { momentText } from './moment-text';
+import { Button } from '../parts/Button';
+import { KeysPause } from '../parts/keys';
+import { momentText } from '../parts/moment-text';
 
 const entriesIn = (pendingEntries: readonly PendingEntries[]): number =>
   pendingEntries.reduce((sum, p) => sum + p.bodies.length, 0);

@@ -4,8 +4,8 @@ import { Link, NavLink, useLocation } from 'react-router';
 import type { ReactNode } from 'react';
 import { useApp } from '../store';
 import { BenchMenu } from './BenchMenu';
-import { KeyHelp } from './KeyHelp';
-import { KeysPause } from './keys';
+import { KeyHelp } from '../parts/KeyHelp';
+import { KeysPause } from '../parts/keys';
 import { ConnectionStatus } from './ConnectionStatus';
 
 const PLACES = [

@@ -3,7 +3,7 @@ import { useApp, useDo } from '../store';
 import { selectLog } from '../store/job-selectors';
 import { drop, writeAfterAll } from '../store/outbox-sender';
 import { needsWord } from '../store/pending-entries';
-import { Button } from './Button';
+import { Button } from '../parts/Button';
 import { useUnits } from './quantity';
 
 export { UnsentList } from './UnsentList';

@@ -1,6 +1,6 @@
 import type { Reason } from '../../core/base/working';
 import { useUnits } from './quantity';
-import { VerdictShape } from './VerdictMark';
+import { VerdictShape } from '../parts/VerdictMark';
 
 /** Reasons with the shape and the word of their verdict. */
 export const Reasons = ({

@@ -1,8 +1,8 @@
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { useJob } from './job-context';
-import { Button } from './Button';
-import { KeysPause, useKeys } from './keys';
+import { Button } from '../parts/Button';
+import { KeysPause, useKeys } from '../parts/keys';
 
 /** A note at any station. */
 export const NoteButton = () => {

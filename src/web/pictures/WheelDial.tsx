@@ -8,7 +8,7 @@ import {
 } from 'react';
 import { mirrored, normalDeg, placeText } from '../../core/base/units';
 import { Shape } from './DrawnShape';
-import { wantsNoMotion } from './motion';
+import { wantsNoMotion } from '../parts/motion';
 import { mergedShapes, wheelDial, type DialMark, type DialView } from '../../core/fit/drawing';
 
 interface Props extends DialView {

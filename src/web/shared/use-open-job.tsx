@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { useApp, useDo } from '../store';
 import { readJob } from '../store/job-reading';
-import { Button } from './Button';
+import { Button } from '../parts/Button';
 import { Failed, Frame } from './Frame';
 
 /** Reads a job's log when its screen opens; what the browser knows already is shown meanwhile. */

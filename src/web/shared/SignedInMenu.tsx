@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import { ROLE_WORDS } from '../../core/shop/auth';
 import { useApp, useDo } from '../store';
 import { lockScreen, signOut } from '../store/auth-slice';
-import { Button } from './Button';
+import { Button } from '../parts/Button';
 
 /** The person signed in at this bench, and how someone else signs in. */
 export const SignedInMenu = () => {
