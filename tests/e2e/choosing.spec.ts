@@ -86,15 +86,16 @@ test('the size bench draws what is typed on the room that was measured, and its 
   shop,
 }) => {
   await openAs(page, shop, '/bench/sizes?size=130/90-16&size=130/80-16');
-  await expect(page.getByText('\u221226 mm tall')).toBeVisible();
+  const picture = page.getByRole('img', { name: /^To scale/ });
+  await expect(picture.getByText('\u221226 mm tall')).toBeVisible();
   await expect(page.getByText('speedometer reads 4.2% high', { exact: false })).toBeVisible();
   await page.getByRole('textbox', { name: 'Above' }).fill('20');
-  await expect(page.getByText('33 mm clearance above', { exact: true })).toBeVisible();
+  await expect(picture.getByText('33 mm clearance above', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Add size' }).click();
   // Typed quickly, key by key: no letter is lost while the address follows.
   await page.getByLabel('C, as printed').pressSequentially('MT90B16 m/c 72H tt');
   await expect(page.getByLabel('C, as printed')).toHaveValue('MT90B16 m/c 72H tt');
-  await expect(page.getByText('C 20 mm clearance above')).toBeVisible();
+  await expect(picture.getByText('C 20 mm clearance above')).toBeVisible();
   await page.getByLabel('B, as printed').fill('130/8');
   await expect(page.getByText('does not start like a size', { exact: false })).toBeVisible();
   await page.getByLabel('B, as printed').fill('130/70-16');

@@ -32,8 +32,9 @@ test('a dirt rear wheel with tube and rim lock goes from intake to its job card'
     .getByRole('dialog')
     .getByRole('radio', { name: /100\/90-19 57M TT/ })
     .click();
-  await expect(page.getByText('\u22129 mm sidewall')).toBeVisible();
-  await expect(page.getByText('33 mm clearance above', { exact: true })).toBeVisible();
+  const picture = page.getByRole('img', { name: /^To scale/ });
+  await expect(picture.getByText('\u22129 mm sidewall')).toBeVisible();
+  await expect(picture.getByText('33 mm clearance above', { exact: true })).toBeVisible();
   await page.getByRole('tab', { name: 'Parts' }).click();
   await expect(page.getByLabel('Which tube')).toContainText('100/90-19, 110/90-19, 120/80-19');
   await expect(
