@@ -120,6 +120,8 @@ export const VisitScreen = () => {
       </ul>
       <div className="grid gap-x-10 gap-y-6 lg:grid-cols-2">
         <section aria-label="Promise and approval">
+          {/* Above what is still loading, so that no button moves away under a finger. */}
+          <VisitActions visit={visit} />
           <EstimatePart visit={visit} agreed={foldVisit(entries).agreed} />
           {visit.missing.length > 0 && (
             <p className="mb-4">
@@ -129,7 +131,6 @@ export const VisitScreen = () => {
                 .join(', ')}
             </p>
           )}
-          <VisitActions visit={visit} />
         </section>
         <Log visit={visit} log={entries} nowMs={nowMs} />
       </div>

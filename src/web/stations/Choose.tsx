@@ -2,7 +2,7 @@ import { counted } from '../../core/base/units';
 import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { partsOf } from '../../core/job';
+import { hasStrip, partsOf } from '../../core/job';
 import { worstFirst } from '../../core/base/working';
 import { Button } from '../parts/Button';
 import { useKeys } from '../parts/keys';
@@ -47,7 +47,12 @@ const WithShelf = () => {
   const { fit, compared } = fits;
   const { tube: hasTube, tread: tireTread } = draft;
   const pictured = useMemo(
-    () => ({ wheel: { ...wheel, tireTread }, hasTube }),
+    () => ({
+      wheel: { ...wheel, tireTread },
+      hasTube,
+      hasStrip: hasStrip(wheel),
+      hasLock: wheel.rimLockDegs.length > 0,
+    }),
     [wheel, tireTread, hasTube],
   );
   useMainWorking('whether it fits', fit.ok ? fit.working : null);

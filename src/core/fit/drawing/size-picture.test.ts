@@ -90,3 +90,17 @@ test('a whole drawing, shape by shape: a change in any of them is meant, or it i
   expect(lines(['130/90-16', '130/80-16', '150/80-16'], room)).toMatchSnapshot();
   expect(lines(['130/90-16', '120/90-18'])).toMatchSnapshot();
 });
+
+test('strip and lock are in the section of a wheel that has them, and in no other', () => {
+  const comparison = tireCompare.run({ sizes: ['110/90-19', '100/90-19'] }).result;
+  const wheel = { build: 'spoked', spokes: 36 } as const;
+  const roles = (more: object) =>
+    new Set(
+      sizePicture(comparison, {}, { wheel, hasTube: true, ...more }).newTire.section.map(
+        (s) => s.role,
+      ),
+    );
+  expect(roles({}).has('strip-cut') || roles({}).has('lock-cut')).toBe(false);
+  expect(roles({ hasStrip: true }).has('strip-cut')).toBe(true);
+  expect(roles({ hasLock: true }).has('lock-cut')).toBe(true);
+});

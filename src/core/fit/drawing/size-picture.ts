@@ -1,7 +1,7 @@
 import type { SentenceQuantity } from '../../base/units';
 import type { ClearancePlace, TireComparison, TireSize } from '../tires';
 import { wheelRadii, type DrawnWheel } from './drawn-wheel';
-import { sectionOutline, sectionShapes } from './section';
+import { sectionOutline, sectionShapes, type Section } from './section';
 import { sectionOf } from './section-of';
 import type { DrawnShape } from './shapes';
 import { wheelDial } from './wheel-dial';
@@ -66,9 +66,8 @@ interface NewTire {
 }
 
 /** The wheel that the sizes are for, as far as it is known. */
-export interface PictureWheel {
+export interface PictureWheel extends Pick<Section, 'hasTube' | 'hasStrip' | 'hasLock'> {
   wheel: DrawnWheel;
-  hasTube: boolean;
 }
 
 export interface SizePicture {
@@ -110,6 +109,7 @@ const newTireOf = (
   sectionScale: number,
 ): NewTire => {
   const plain: DrawnWheel = { build: 'cast', spokes: 0 };
+  const { wheel: wheelOf, ...inside } = at ?? { wheel: {}, hasTube: false };
   const wheel: DrawnWheel = { ...(at?.wheel ?? plain), tireMarking: size.canonical };
   const scale = n1000(((size.overallDiameterMm / 2) * sideScale) / wheelRadii(wheel, true).tread);
   return {
@@ -122,7 +122,7 @@ const newTireOf = (
       tireOnly: !at,
     }),
     transform: `translate(${SIDE.cx} ${SIDE.cy}) scale(${scale}) translate(-300 -300)`,
-    section: sectionShapes(sectionOf(size, at?.wheel ?? {}, { hasTube: at?.hasTube ?? false }), {
+    section: sectionShapes(sectionOf(size, wheelOf, inside), {
       x: SECTION.cx,
       y: SECTION.baseY,
       scale: sectionScale,
