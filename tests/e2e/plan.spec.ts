@@ -16,8 +16,11 @@ test('the day in order: a block is moved by keyboard and stays, is undone, and a
   await expectAccessible(page);
 
   const block = page.getByRole('button', { name: /^Pimlet Hop 200, rear, strip to bare wheel/ });
+  // A better plan may still give the block to someone else.
+  await expect(page.getByText('Still looking for a better one', { exact: false })).toHaveCount(0);
   await block.focus();
   await page.keyboard.press('Space');
+  await expect(page.getByText(/^Moving: Pimlet Hop 200/)).toBeAttached();
   for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight');
   const written = page.waitForResponse((r) => r.url().endsWith('/entries') && r.status() === 201);
   await page.keyboard.press('Space');
