@@ -110,3 +110,60 @@ test('the molded line shows on a bead that is on its seat, and on no other', () 
   expect(hasLine(1)).toBe(true);
   expect(hasLine(0.99)).toBe(false);
 });
+
+/** The points of the lines of a drawing. */
+const pointsOf = (shapes: readonly DrawnShape[]) =>
+  shapes.flatMap((s) =>
+    s.kind === 'path' && s.role !== 'leader'
+      ? [...s.d.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map(
+          (m) => [Number(m[1]), Number(m[2])] as const,
+        )
+      : [],
+  );
+
+test('a tire with both beads over the flange fills the field, and no line leaves it', () => {
+  const next = seeded(97);
+  for (let i = 0; i < 100; i += 1) {
+    const section = randomSection(next);
+    const points = pointsOf(wheelCut(section, both(OVER(1), OVER(1))));
+    const xs = points.map(([x]) => x);
+    const ys = points.map(([, y]) => y);
+    expect(Math.min(...xs)).toBeGreaterThan(-1);
+    expect(Math.max(...xs)).toBeLessThan(CUT_FIELD.width + 1);
+    expect(Math.min(...ys)).toBeGreaterThan(-1);
+    expect(Math.max(...ys)).toBeLessThan(CUT_FIELD.height + 1);
+    const high = (Math.max(...ys) - Math.min(...ys)) / CUT_FIELD.height;
+    const wide = (Math.max(...xs) - Math.min(...xs)) / CUT_FIELD.width;
+    expect(Math.max(high, wide)).toBeGreaterThan(0.7);
+  }
+});
+
+test('beads in the well lie side by side between its walls', () => {
+  // Seats of 17 mm and slopes of 14 mm on each side leave a bottom of 78 mm of 140.
+  const { left, right } = beadPoints(SECTION, { lower: 'well', upper: 'well' });
+  expect(right[0]).toBe(-left[0]);
+  expect(right[0]).toBeGreaterThan(5);
+  expect(right[0] + 5).toBeLessThanOrEqual(39);
+  // A narrow rim has no room beside: they touch in the middle, and do not cross.
+  const narrow = beadPoints({ ...SECTION, rimWidthMm: 40 }, { lower: 'well', upper: 'well' });
+  expect(narrow.right[0]).toBeGreaterThanOrEqual(5);
+});
+
+test('a lower bead outside lies under the upper one, and both outside the flange', () => {
+  const { left, right } = beadPoints(SECTION, { lower: OVER(1), upper: OVER(1) });
+  expect(left[0]).toBeGreaterThan(SECTION.rimWidthMm! / 2);
+  expect(left[0]).toBeLessThan(right[0]);
+});
+
+test('the lever comes from under the bead, over the flange, and back toward the axle', () => {
+  const cut = { ...both('well', OVER(0.5)), hasLever: true };
+  const shapes = wheelCut(SECTION, cut);
+  const [hook, lip, , handle] = pointsOf(shapes.filter((s) => s.role === 'lever'));
+  const [, bead] = beadsOf(shapes);
+  // On the left half the tread is to the left, the axle to the right, the upper side on top.
+  expect(hook![1]).toBeGreaterThan(bead!.cy);
+  expect(lip![1]).toBeLessThan(hook![1]);
+  expect(handle![1]).toBeLessThan(lip![1]);
+  expect(handle![0]).toBeGreaterThan(lip![0]);
+  expect(handle![0]).toBeLessThan(CUT_FIELD.width / 2);
+});
