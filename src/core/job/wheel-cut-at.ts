@@ -79,6 +79,7 @@ const cutOf = (phase: Phase, overShare: number): WheelCut => {
       return { near: { lower: going, upper: OUT }, far: { lower: 'well', upper: OUT } };
   }
 };
+
 /** The cut of a wheel at a step, and what is in it. */
 export interface CutAtStep {
   section: Section;
